@@ -1,0 +1,89 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use Ajuste\Core\Exchange\CsvWriter;
+use Ajuste\Core\Money\Money;
+use App\Queries\Settings;
+use App\Support\Actor;
+use App\Support\Moment;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * What Ajuste has posted, for the accounting system to take over: journals, and the new items and matches in their own formats
+ * (R2, home to the ledger). Each export of the journals is noted, so that a voucher that does not come back can be named.
+ */
+final readonly class ExportJournals
+{
+    public function __construct(private Settings $settings, private Actor $actor) {}
+
+    /** @param ?string $since vouchers dated on or after this day; null for all */
+    public function journals(?string $since): string
+    {
+        $base = $this->settings->base();
+        $csv = CsvWriter::line(['voucher', 'date', 'account', 'description', 'debit', 'credit', 'currency', 'currency_amount', 'customer', 'document', 'reference', 'source']);
+        $rows = DB::table('postings')->join('vouchers', 'vouchers.id', '=', 'postings.voucher_id')->join('accounts', 'accounts.id', '=', 'postings.account_id')
+            ->when($since !== null, static fn ($query) => $query->where('vouchers.date', '>=', $since))
+            ->orderBy('vouchers.id')->orderBy('postings.id')
+            ->get(['vouchers.id as voucher_id', 'vouchers.number', 'vouchers.date', 'vouchers.text', 'accounts.account', 'postings.description', 'postings.base', 'postings.currency', 'postings.currency_amount', 'postings.customer', 'postings.document', 'postings.reference', 'postings.source']);
+        foreach ($rows as $row) {
+            $amount = Money::ofMinor(abs($row->base), $base)->decimal();
+            $foreign = $row->currency_amount !== null;
+            $csv .= CsvWriter::line([
+                $row->number, $row->date, $row->account, $row->description === '' ? $row->text : $row->description, $row->base > 0 ? $amount : '', $row->base < 0 ? $amount : '',
+                $foreign ? $row->currency : $base->code, Money::ofMinor($foreign ? abs($row->currency_amount) : abs($row->base), $foreign ? $row->currency : $base)->decimal(),
+                $row->customer, $row->document, $row->reference, $row->source,
+            ]);
+        }
+        $this->note($rows->pluck('voucher_id')->unique()->all());
+
+        return $csv;
+    }
+
+    public function items(?string $since): string
+    {
+        $csv = CsvWriter::line(['document', 'kind', 'customer', 'date', 'due_date', 'currency', 'amount', 'base_amount', 'side', 'reference', 'control_account', 'entry']);
+        $rows = DB::table('items')->join('customers', 'customers.id', '=', 'items.customer_id')->join('accounts', 'accounts.id', '=', 'items.control_account_id')
+            ->whereNotNull('items.voucher_id')->when($since !== null, static fn ($query) => $query->where('items.date', '>=', $since))
+            ->orderBy('items.id')->get(['items.*', 'customers.customer', 'accounts.account']);
+        foreach ($rows as $row) {
+            $csv .= CsvWriter::line([
+                $row->document, $row->kind, $row->customer, $row->date, $row->due_date, $row->currency, Money::ofMinor($row->amount, $row->currency)->decimal(),
+                Money::ofMinor($row->base, $this->settings->base())->decimal(), $row->side, $row->reference, $row->account, $row->entry,
+            ]);
+        }
+
+        return $csv;
+    }
+
+    /** Matches made here that stand. */
+    public function matches(?string $since): string
+    {
+        $csv = CsvWriter::line(['date', 'debit_document', 'credit_document', 'amount']);
+        $rows = DB::table('matches as m')->join('items as d', 'd.id', '=', 'm.debit_item_id')->join('items as c', 'c.id', '=', 'm.credit_item_id')
+            ->whereNotNull('m.settlement_id')->where('m.amount', '>', 0)->whereNotIn('m.id', DB::table('match_reversals')->select('match_id'))
+            ->when($since !== null, static fn ($query) => $query->where('m.date', '>=', $since))
+            ->orderBy('m.id')->get(['m.date', 'd.document as debit', 'c.document as credit', 'm.amount', 'd.currency']);
+        foreach ($rows as $row) {
+            $csv .= CsvWriter::line([$row->date, $row->debit, $row->credit, Money::ofMinor($row->amount, $row->currency)->decimal()]);
+        }
+
+        return $csv;
+    }
+
+    /** @param array<int, int> $voucherIds */
+    private function note(array $voucherIds): void
+    {
+        if ($voucherIds === []) {
+            return;
+        }
+        DB::transaction(function () use ($voucherIds): void {
+            $export = DB::table('journal_exports')->insertGetId(['who' => $this->actor->who, 'recorded_at' => Moment::now()]);
+            foreach ($voucherIds as $voucherId) {
+                DB::table('exported_vouchers')->insert(['export_id' => $export, 'voucher_id' => $voucherId]);
+            }
+        });
+    }
+}

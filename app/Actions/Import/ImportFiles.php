@@ -1,0 +1,233 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Import;
+
+use Ajuste\Core\Exchange\FileKind;
+use Ajuste\Core\Exchange\Mapping;
+use Ajuste\Core\Exchange\MappingGuess;
+use Ajuste\Core\Exchange\RowFault;
+use Ajuste\Core\Refusal;
+use App\Actions\Recorder;
+use App\Models\Import;
+use App\Models\ImportFile;
+use App\Queries\Settings;
+use App\Support\Actor;
+use App\Support\AuditTrail;
+use App\Support\Moment;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Takes files into the books as one. A rehearsal does everything that posting does, in the same transaction, and takes it back: what
+ * it shows is what posting will do.
+ */
+final class ImportFiles
+{
+    public function __construct(private readonly Settings $settings, private readonly AuditTrail $audit, private readonly Actor $actor) {}
+
+    /** @param list<SourceFile> $files */
+    public function rehearse(array $files): ImportReport
+    {
+        return $this->run($files, false, '', false);
+    }
+
+    /**
+     * @param  list<SourceFile>  $files
+     * @param  bool  $setAside  put refused rows on the list of Intake instead of refusing the whole
+     * @param  string  $source  where the files came from, for the list of imports
+     */
+    public function post(array $files, bool $setAside, string $source): ImportReport
+    {
+        return $this->run($files, true, $source, $setAside);
+    }
+
+    /** @param list<SourceFile> $files */
+    private function run(array $files, bool $post, string $source, bool $setAside): ImportReport
+    {
+        $report = new ImportReport;
+        $tables = $this->tables($files, $report);
+        DB::beginTransaction();
+        try {
+            $recorder = new Recorder($this->actor);
+            $books = new Books($recorder, $this->settings);
+            $importId = (int) DB::table('imports')->max('id') + 1;
+            foreach ($tables as [$file, $fileReport]) {
+                $this->take($file, $fileReport, $report, $books, $importId);
+            }
+            $recorder->flush();
+            $good = $report->refusedCount === 0 || ($setAside && $report->canBeSetAside());
+            if ($post && $good && ! $report->changesNothing()) {
+                $this->keep($importId, $source, $tables, $report);
+                DB::commit();
+                $report->importId = $importId;
+            } else {
+                DB::rollBack();
+            }
+        } finally {
+            if (DB::transactionLevel() > 0) {
+                DB::rollBack();
+            }
+            $this->settings->forget();
+        }
+
+        return $report;
+    }
+
+    /**
+     * The files with the way in which each is read, in the order in which they are taken in.
+     *
+     * @param  list<SourceFile>  $files
+     * @return list<array{SourceFile, FileReport}>
+     */
+    private function tables(array $files, ImportReport $report): array
+    {
+        $tables = [];
+        foreach ($files as $file) {
+            try {
+                $mapping = $file->mapping ?? self::mappingOf($file);
+                $missing = $mapping->missing();
+                if ($missing !== []) {
+                    throw new Refusal("“{$file->name}” has no column for ".implode(', ', $missing).'. Name the column on the Intake page, or correct the headings.');
+                }
+                $tables[] = [$file, new FileReport($file->name, $mapping->kind->value, $mapping)];
+            } catch (Refusal $refusal) {
+                $report->block($file->name, $refusal);
+            }
+        }
+        $order = array_flip(array_map(static fn (FileKind $kind): string => $kind->value, FileKind::cases()));
+        usort($tables, static fn (array $one, array $other): int => [$order[$one[1]->kind], $one[0]->name] <=> [$order[$other[1]->kind], $other[0]->name]);
+
+        return $tables;
+    }
+
+    /**
+     * How a file is read: as a person decided for files of its shape, else as its own lines suggest.
+     *
+     * @throws Refusal when nothing suggests it, or its dates can be read in two ways
+     */
+    public static function mappingOf(SourceFile $file): Mapping
+    {
+        $head = Table::head($file);
+        if ($head === []) {
+            throw new Refusal("“{$file->name}” is empty. A row of headings and rows below it are expected.");
+        }
+        foreach (array_slice($head, 0, 15) as $line => $cells) {
+            $stored = DB::table('mappings')->where('shape', MappingGuess::shape($cells))->value('mapping');
+            if (is_string($stored)) {
+                /** @var array{kind: string, header_row: int, columns: array<string, int>, dates: string, decimal_mark: string, fixed: array<string, string>} $remembered */
+                $remembered = json_decode($stored, true, flags: JSON_THROW_ON_ERROR);
+
+                return Mapping::fromArray([...$remembered, 'header_row' => $line + 1]);
+            }
+        }
+        $guess = MappingGuess::of($head, $file->kind)
+            ?? throw new Refusal("“{$file->name}” has no headings that are known here. Say on the Intake page what its columns are; found are: ".mb_substr(implode(', ', $head[0]), 0, 200).'.');
+        if (! $guess->isHouseFormat() && count(array_filter(MappingGuess::datesThatFit($guess, array_slice($head, $guess->headerRow)), static fn ($order): bool => $order->value !== 'ymd')) > 1) {
+            throw new UnclearDates("The dates of “{$file->name}” can be read as day and month or as month and day. Say which on the Intake page; it is remembered.", $guess);
+        }
+
+        return $guess;
+    }
+
+    private function take(SourceFile $file, FileReport $fileReport, ImportReport $report, Books $books, int $importId): void
+    {
+        $mapping = $fileReport->mapping;
+        $record = new ImportFile(['import_id' => $importId, 'name' => $file->name, 'kind' => $fileReport->kind, 'sha256' => (string) hash_file('sha256', $file->path), 'bytes' => (int) filesize($file->path), 'report' => '{}']);
+        $record->save();
+        $fileReport->fileId = $record->id;
+        $importer = match ($mapping->kind) {
+            FileKind::Items => new ItemsImporter($books, $fileReport, $record->id),
+            FileKind::Matches => new MatchesImporter($books, $fileReport, $record->id),
+            FileKind::SupplierItems => new SupplierItemsImporter($books, $fileReport, $record->id),
+            FileKind::Ledger => new LedgerImporter($books, $fileReport, $record->id),
+            default => new ListImporter($books, $fileReport, $record->id),
+        };
+        $lines = [];
+        $refuse = static function (int $number, RowFault $fault) use ($report, $fileReport, &$lines): void {
+            $report->refuse($fileReport, new RefusedRow($fileReport->name, $number, $fault->field, $fault->value, $fault->expected, $lines[$number] ?? ''));
+        };
+        $report->files[] = $fileReport;
+        try {
+            foreach (Table::rows($file) as $number => $cells) {
+                if ($number <= $mapping->headerRow) {
+                    $fileReport->unused = $number === $mapping->headerRow ? self::unused($cells, $mapping) : [];
+
+                    continue;
+                }
+                $fileReport->rows++;
+                try {
+                    $outcome = $importer->take($mapping->row($cells), $number);
+                    $outcome === null ? $lines[$number] = self::line($cells) : $fileReport->count($outcome);
+                } catch (RowFault $fault) {
+                    $lines[$number] = self::line($cells);
+                    $refuse($number, $fault);
+                    unset($lines[$number]);
+                }
+            }
+            $importer->finish($refuse);
+        } catch (RowFault $fault) { // the file cannot be read on from here
+            $report->block($file->name, new Refusal($fault->getMessage()));
+        } catch (Refusal $refusal) {
+            $report->block($file->name, $refusal);
+        }
+        if ($fileReport->rows === 0) {
+            $fileReport->notices[] = 'The file has headings and no rows.';
+        }
+    }
+
+    /**
+     * @param  list<string>  $cells
+     * @return list<string>
+     */
+    private static function unused(array $cells, Mapping $mapping): array
+    {
+        return array_values(array_filter($cells, static fn (string $heading, int $column): bool => $heading !== '' && ! in_array($column, $mapping->columns, true), ARRAY_FILTER_USE_BOTH));
+    }
+
+    /** @param list<string> $cells */
+    private static function line(array $cells): string
+    {
+        return mb_strimwidth(implode(' | ', $cells), 0, 600, '…');
+    }
+
+    /** @param list<array{SourceFile, FileReport}> $tables */
+    private function keep(int $importId, string $source, array $tables, ImportReport $report): void
+    {
+        $import = new Import(['id' => $importId, 'source' => $source, 'who' => $this->actor->who, 'recorded_at' => Moment::now()]);
+        $import->save();
+        foreach ($tables as [$file, $fileReport]) {
+            $record = ImportFile::query()->findOrFail($fileReport->fileId);
+            self::keepSource($file->path, $record->sha256);
+            $record->update([
+                'report' => json_encode($fileReport->toArray(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_INVALID_UTF8_SUBSTITUTE),
+                'first_date' => $fileReport->firstDate, 'last_date' => $fileReport->lastDate,
+            ]);
+        }
+        $files = array_column(array_map(static fn (array $table): array => [$table[1]->name, $table[1]->fileId], $tables), 1, 0);
+        foreach ($report->refused as $row) {
+            DB::table('rows_set_aside')->insert([
+                'import_file_id' => $files[$row->file], 'row' => $row->row, 'field' => $row->field, 'value' => $row->value, 'expected' => $row->expected, 'line' => $row->line, 'recorded_at' => Moment::now(),
+            ]);
+        }
+        $count = static fn (string $of): int => array_sum(array_map(static fn (FileReport $file): int => (int) $file->{$of}, $report->files));
+        $this->audit->record('import', "import {$importId}", '', [
+            'source' => $source, 'files' => count($report->files), 'new' => $count('new'), 'changed' => $count('changed'), 'set_aside' => $report->refusedCount,
+        ]);
+    }
+
+    private static function keepSource(string $path, string $sha256): void
+    {
+        $folder = config()->string('ajuste.files');
+        if (! is_dir($folder)) {
+            mkdir($folder, 0770, true);
+        }
+        $target = "{$folder}/{$sha256}";
+        if (! is_file($target)) {
+            // First under another name, so that a file of this name is always whole.
+            if (! copy($path, "{$target}.part") || ! rename("{$target}.part", $target)) {
+                throw new Refusal("The source file cannot be kept in {$folder}. Check that there is room and that it can be written; nothing was imported.");
+            }
+        }
+    }
+}

@@ -1,0 +1,70 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Import;
+
+use Ajuste\Core\Refusal;
+
+/** What an import would do, or did. */
+final class ImportReport
+{
+    /** At most so many refused rows are kept for show; all are counted. */
+    private const SHOWN = 5000;
+
+    public ?int $importId = null;
+
+    /** @var list<FileReport> */
+    public array $files = [];
+
+    /** @var list<RefusedRow> */
+    public array $refused = [];
+
+    public int $refusedCount = 0;
+
+    /** Whether a file as a whole cannot be read; that cannot be set aside. */
+    public bool $blocked = false;
+
+    public function refuse(FileReport $file, RefusedRow $row): void
+    {
+        $file->refused++;
+        $this->refusedCount++;
+        if (count($this->refused) < self::SHOWN) {
+            $this->refused[] = $row;
+        }
+    }
+
+    public function block(string $file, Refusal $why): void
+    {
+        $this->blocked = true;
+        $this->refusedCount++;
+        $this->refused[] = new RefusedRow($file, 0, 'file', '', $why->getMessage(), '');
+    }
+
+    /** Every refused row can go on the list of Intake: no file is refused as a whole, and none of the rows would be lost. */
+    public function canBeSetAside(): bool
+    {
+        return ! $this->blocked && $this->refusedCount === count($this->refused);
+    }
+
+    public function changesNothing(): bool
+    {
+        foreach ($this->files as $file) {
+            if ($file->new + $file->changed + $file->confirms + $file->refused > 0) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        return [
+            'committed' => $this->importId !== null,
+            'files' => array_map(static fn (FileReport $file): array => $file->toArray(), $this->files),
+            'refused' => array_map(static fn (RefusedRow $row): array => ['file' => $row->file, 'row' => $row->row, 'column' => $row->field, 'value' => $row->value, 'expected' => $row->expected], $this->refused),
+        ];
+    }
+}

@@ -1,0 +1,202 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Import;
+
+use Ajuste\Core\Exchange\FileKind;
+use Ajuste\Core\Exchange\RowFault;
+use Ajuste\Core\Exchange\Setting;
+use Ajuste\Core\Money\Currency;
+use Ajuste\Core\Money\Quote;
+use Ajuste\Core\Money\Rate;
+use Ajuste\Core\Refusal;
+use App\Support\Moment;
+
+/** Lists that are kept current and not posted: settings, accounts, parties, agreements, rates and the lines of invoices. */
+final class ListImporter extends Importer
+{
+    public function take(array $row, int $number): Outcome
+    {
+        return match ($this->report->mapping->kind) {
+            FileKind::Settings => $this->setting($row),
+            FileKind::Accounts => $this->account($row),
+            FileKind::Suppliers => $this->supplier($row),
+            FileKind::Customers => $this->customer($row),
+            FileKind::Agreements => $this->agreement($row),
+            FileKind::Rates => $this->rate($row),
+            FileKind::ItemLines => $this->itemLine($row),
+            default => throw new RowFault('kind', $this->report->kind, 'a list is expected'),
+        };
+    }
+
+    /** @param array<string, string> $row */
+    private function setting(array $row): Outcome
+    {
+        [$name, $currency] = explode('.', $row['name'], 2) + [1 => null];
+        $setting = Setting::tryFrom($name);
+        if ($setting === null || ($currency !== null && ($setting !== Setting::ResidueLimit || ! Currency::isKnown($currency)))) {
+            throw new RowFault('name', $row['name'], 'one of '.implode(', ', array_column(Setting::cases(), 'value')).' is expected');
+        }
+        $setting->check($row['value']);
+        $stands = $this->books->rows('SELECT value FROM settings WHERE name = ? ORDER BY id DESC LIMIT 1', [$row['name']]);
+        if (($stands[0][0] ?? null) === $row['value']) {
+            return Outcome::Same;
+        }
+        if ($setting === Setting::BaseCurrency && $row['value'] !== $this->books->base()->code && $this->books->rows('SELECT 1 FROM items UNION ALL SELECT 1 FROM postings LIMIT 1', []) !== []) {
+            throw new RowFault('value', $row['value'], "the books are kept in {$this->books->base()->code} and hold postings; the base currency can no longer change");
+        }
+        $this->books->write('INSERT INTO settings (name, value, recorded_at) VALUES (?, ?, ?)', [$row['name'], $row['value'], Moment::now()]);
+        $this->books->settingsChanged();
+
+        return $stands === [] ? Outcome::New : $this->changed($row['name']);
+    }
+
+    /** @param array<string, string> $row */
+    private function account(array $row): Outcome
+    {
+        $id = $this->books->accounts[$row['account']] ?? null;
+        $outcome = $this->keep('accounts', 'account', $row['account'], [
+            'name' => $row['name'], 'type' => $row['type'],
+            'role' => $row['role'] === '' ? null : $row['role'], 'currency' => $row['currency'] === '' ? null : $row['currency'],
+        ], $id);
+        $this->books->accounts[$row['account']] = $id ?? $this->idOf('accounts', 'account', $row['account']);
+        $this->books->roles[$row['account']] = $row['role'] === '' ? null : $row['role'];
+        ksort($this->books->roles, SORT_STRING);
+        $this->books->settingsChanged();
+
+        return $outcome;
+    }
+
+    /** @param array<string, string> $row */
+    private function supplier(array $row): Outcome
+    {
+        $id = $this->books->suppliers[$row['supplier']] ?? null;
+        $outcome = $this->keep('suppliers', 'supplier', $row['supplier'], [
+            'name' => $row['name'], 'currency' => $row['currency'], 'control_account_id' => $this->optionalAccount($row['control_account']), 'iban' => $row['iban'],
+        ], $id);
+        $this->books->suppliers[$row['supplier']] = $id ?? $this->idOf('suppliers', 'supplier', $row['supplier']);
+
+        return $outcome;
+    }
+
+    /** @param array<string, string> $row */
+    private function customer(array $row): Outcome
+    {
+        $id = $this->books->customers[$row['customer']] ?? null;
+        $control = $this->optionalAccount($row['control_account']);
+        $currency = Currency::of($row['currency']);
+        $outcome = $this->keep('customers', 'customer', $row['customer'], [
+            'name' => $row['name'], 'trading_name' => $row['trading_name'], 'currency' => $currency->code, 'terms' => $row['terms'],
+            'control_account_id' => $control, 'supplier_id' => $row['supplier'] === '' ? null : $this->books->supplier($row['supplier']),
+            'customer_group' => $row['group'], 'iban' => $row['iban'], 'email' => $row['email'], 'tax_id' => $row['tax_id'], 'country' => $row['country'],
+            'credit_limit' => $row['credit_limit'] === '' ? null : $this->books->positive('credit_limit', $row['credit_limit'], $currency, true),
+        ], $id);
+        $this->books->customers[$row['customer']] = $id ?? $this->idOf('customers', 'customer', $row['customer']);
+        $this->books->customerControl[$row['customer']] = $control;
+
+        return $outcome;
+    }
+
+    /** @param array<string, string> $row */
+    private function agreement(array $row): Outcome
+    {
+        if ($row['to'] !== '' && $row['to'] < $row['from']) {
+            throw new RowFault('to', $row['to'], "a day on or after {$row['from']} is expected");
+        }
+        $customer = $this->books->customer($row['customer']);
+        $supplier = $this->books->supplier($row['supplier']);
+        $found = $this->books->rows('SELECT id, from_date, to_date, scope FROM agreements WHERE customer_id = ? AND supplier_id = ? AND reference = ? AND currency = ?', [$customer, $supplier, $row['reference'], $row['currency']]);
+        $values = [$row['from'], $row['to'], $row['scope']];
+        if ($found === []) {
+            $this->books->write('INSERT INTO agreements (customer_id, supplier_id, reference, currency, from_date, to_date, scope) VALUES (?, ?, ?, ?, ?, ?, ?)', [$customer, $supplier, $row['reference'], $row['currency'], ...$values]);
+
+            return Outcome::New;
+        }
+        if (array_slice($found[0], 1) === $values) {
+            return Outcome::Same;
+        }
+        $this->books->write('UPDATE agreements SET from_date = ?, to_date = ?, scope = ? WHERE id = ?', [...$values, (int) $found[0][0]]);
+
+        return $this->changed($row['reference']);
+    }
+
+    /** @param array<string, string> $row */
+    private function rate(array $row): Outcome
+    {
+        $quoted = $row['quoted'] === '' ? Quote::BasePerUnit->value : $row['quoted'];
+        try {
+            Rate::of(Currency::of($row['currency']), $row['rate']);
+        } catch (Refusal) {
+            throw new RowFault('rate', $row['rate'], 'a decimal above zero is expected, such as 1.1540');
+        }
+        $found = $this->books->rows('SELECT id, rate, quoted FROM rates WHERE currency = ? AND date = ?', [$row['currency'], $row['date']]);
+        if ($found === []) {
+            $this->books->open('date', $row['date']);
+            $this->books->write('INSERT INTO rates (date, currency, rate, quoted) VALUES (?, ?, ?, ?)', [$row['date'], $row['currency'], $row['rate'], $quoted]);
+
+            return Outcome::New;
+        }
+        if ([$found[0][1], $found[0][2]] === [$row['rate'], $quoted]) {
+            return Outcome::Same;
+        }
+        $this->books->open('date', $row['date']);
+        $this->books->write('UPDATE rates SET rate = ?, quoted = ? WHERE id = ?', [$row['rate'], $quoted, (int) $found[0][0]]);
+
+        return $this->changed("{$row['currency']} {$row['date']}");
+    }
+
+    /** @param array<string, string> $row */
+    private function itemLine(array $row): Outcome
+    {
+        $document = $this->books->rows('SELECT currency FROM items WHERE document = ? ORDER BY id LIMIT 1', [$row['document']]);
+        if ($document === []) {
+            throw new RowFault('document', $row['document'], 'a document of items.csv is expected');
+        }
+        $values = [
+            $row['description'], $row['quantity'], $row['unit_price'],
+            $this->books->positive('net', ltrim($row['net'], '-'), Currency::of((string) $document[0][0]), true) * (str_starts_with($row['net'], '-') ? -1 : 1),
+            $row['tax_rate'], $this->optionalAccount($row['account'], 'account'),
+        ];
+        $found = $this->books->rows('SELECT id, description, quantity, unit_price, net, tax_rate, account_id FROM item_lines WHERE document = ? AND line = ?', [$row['document'], $row['line']]);
+        if ($found === []) {
+            $this->books->write('INSERT INTO item_lines (document, line, description, quantity, unit_price, net, tax_rate, account_id, import_file_id) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)', [$row['document'], $row['line'], ...$values, $this->fileId]);
+
+            return Outcome::New;
+        }
+        if (array_slice($found[0], 1) === $values) {
+            return Outcome::Same;
+        }
+        $this->books->write('UPDATE item_lines SET description = ?, quantity = ?, unit_price = ?, net = ?, tax_rate = ?, account_id = ? WHERE id = ?', [...$values, (int) $found[0][0]]);
+
+        return $this->changed("{$row['document']} line {$row['line']}");
+    }
+
+    private function optionalAccount(string $number, string $field = 'control_account'): ?int
+    {
+        return $number === '' ? null : $this->books->account($field, $number);
+    }
+
+    /** @param array<string, int|string|null> $values by column */
+    private function keep(string $table, string $key, string $name, array $values, ?int $id): Outcome
+    {
+        $columns = array_keys($values);
+        if ($id === null) {
+            $this->books->write("INSERT INTO {$table} ({$key}, ".implode(', ', $columns).') VALUES (?'.str_repeat(', ?', count($columns)).')', [$name, ...array_values($values)]);
+
+            return Outcome::New;
+        }
+        $stands = $this->books->rows('SELECT '.implode(', ', $columns)." FROM {$table} WHERE id = ?", [$id]);
+        if (($stands[0] ?? []) === array_values($values)) {
+            return Outcome::Same;
+        }
+        $this->books->write("UPDATE {$table} SET ".implode(' = ?, ', $columns).' = ? WHERE id = ?', [...array_values($values), $id]);
+
+        return $this->changed($name);
+    }
+
+    private function idOf(string $table, string $key, string $name): int
+    {
+        return (int) $this->books->rows("SELECT id FROM {$table} WHERE {$key} = ?", [$name])[0][0];
+    }
+}

@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use Ajuste\Core\Calendar\Period;
+use Ajuste\Core\Refusal;
+use App\Queries\Settings;
+use App\Support\AuditTrail;
+use App\Support\Moment;
+use Illuminate\Support\Facades\DB;
+
+/** Locks every day through the end of a period (R13). */
+final readonly class LockPeriod
+{
+    public function __construct(private Settings $settings, private AuditTrail $audit) {}
+
+    /** @throws Refusal when those days are locked already */
+    public function post(Period $period, ?int $userId = null): void
+    {
+        DB::transaction(function () use ($period, $userId): void {
+            if ($this->settings->locked()->includes($period->last)) {
+                throw new Refusal("The days through {$period->last} are locked already.");
+            }
+            DB::table('period_locks')->insert(['through' => $period->last, 'user_id' => $userId, 'recorded_at' => Moment::now()]);
+            $this->audit->record('lock', "period {$period->name}");
+        });
+    }
+}

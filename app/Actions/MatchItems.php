@@ -1,0 +1,123 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use Ajuste\Core\Money\Money;
+use Ajuste\Core\Refusal;
+use Ajuste\Core\Settlement\Matching;
+use Ajuste\Core\Settlement\MatchPlan;
+use Ajuste\Core\Settlement\Tick;
+use Ajuste\Core\Subledger\Kind;
+use Ajuste\Core\Subledger\OpenItem;
+use Ajuste\Core\Subledger\Side;
+use Ajuste\Core\Subledger\Timeline;
+use App\Models\Customer;
+use App\Models\Settlement;
+use App\Queries\Settings;
+use App\Support\Actor;
+use App\Support\AuditTrail;
+use Illuminate\Support\Facades\DB;
+
+/** Ties items of one customer together on one day. */
+final readonly class MatchItems
+{
+    public function __construct(private Settings $settings, private Actor $actor, private AuditTrail $audit) {}
+
+    /**
+     * @param  array<int, Money>  $amounts  what to settle, by item id, in the order in which the items were ticked
+     * @param  ?string  $date  null: the earliest day on which the match can take effect
+     *
+     * @throws Refusal
+     */
+    public function plan(int $customerId, array $amounts, ?string $date): MatchPlan
+    {
+        $matching = $this->matching();
+        $items = $this->items($customerId, array_keys($amounts), $date);
+        if ($date === null && $items !== []) {
+            $date = $matching->earliestDate($items);
+            $items = $this->items($customerId, array_keys($amounts), $date);
+        }
+        $ticks = array_map(static fn (OpenItem $item): Tick => new Tick($item, $amounts[$item->id]), $items);
+
+        return $matching->plan($ticks, (string) $date, Customer::query()->findOrFail($customerId)->customer);
+    }
+
+    /**
+     * @param  array<int, Money>  $amounts
+     * @return int the settlement's number
+     *
+     * @throws Refusal
+     */
+    public function post(string $key, int $customerId, array $amounts, ?string $date): int
+    {
+        return (int) Once::for($key, function () use ($customerId, $amounts, $date): int {
+            $plan = $this->plan($customerId, $amounts, $date);
+            $record = new Recorder($this->actor);
+            $settlement = Settlement::query()->create(['customer_id' => $customerId, 'date' => $plan->date, 'who' => $this->actor->who, 'recorded_at' => $record->recordedAt]);
+            foreach ($plan->matches as $match) {
+                $record->match($plan->date, $match->debit->id, $match->credit->id, $match->amount->minor, $match->debitBase->minor, $match->creditBase->minor, $settlement->id);
+            }
+            if ($plan->voucher !== null) {
+                $posted = $record->voucher($plan->voucher, settlementId: $settlement->id);
+                foreach ($plan->differences as $difference) {
+                    $this->recordDifference($record, $plan, $difference->match->debit, $difference->match->credit, $difference->base, $posted, $settlement->id);
+                }
+            }
+            $record->flush();
+            $this->audit->record('match', "settlement {$settlement->id}", '', ['date' => $plan->date, 'settled' => $plan->settled->decimal(), 'documents' => implode(' ', array_map(static fn (Tick $tick): string => $tick->item->document, $plan->ticks))]);
+
+            return $settlement->id;
+        });
+    }
+
+    /** The realised difference is an item that corrects base only, and is used up by the match that caused it (R1, R9). */
+    private function recordDifference(Recorder $record, MatchPlan $plan, OpenItem $debit, OpenItem $credit, Money $base, PostedVoucher $posted, int $settlementId): void
+    {
+        $side = Side::ofSign($base->minor);
+        $place = DB::table('items')->where(['document' => $debit->document, 'kind' => Kind::ExchangeDifference->value, 'customer_id' => $debit->customerId])->max('occurrence');
+        $item = $record->item(
+            document: $debit->document, kind: Kind::ExchangeDifference, customerId: $debit->customerId, occurrence: (int) $place + 1, side: $side,
+            date: $plan->date, dueDate: $plan->date, currency: $debit->amount->currency->code, amount: 0, base: abs($base->minor),
+            controlAccountId: $debit->controlAccountId, reference: $debit->document, entry: $posted->number, sourceItemId: $debit->id, voucherId: $posted->id,
+        );
+        $side === Side::Debit
+            ? $record->match($plan->date, $item, $credit->id, 0, $base->minor, 0, $settlementId)
+            : $record->match($plan->date, $debit->id, $item, 0, 0, -$base->minor, $settlementId);
+    }
+
+    public function matching(): Matching
+    {
+        return new Matching($this->settings->accounts(), $this->settings->locked());
+    }
+
+    /**
+     * The items with what a match of the day could take of them, in the order asked for.
+     *
+     * @param  list<int>  $ids
+     * @return list<OpenItem>
+     */
+    private function items(int $customerId, array $ids, ?string $date): array
+    {
+        $record = new Recorder($this->actor);
+        $rows = DB::table('item_positions as p')->join('items as i', 'i.id', '=', 'p.row_id')->whereIn('p.item_id', $ids)
+            ->get(['p.item_id', 'p.matched', 'p.moved', 'i.*'])->keyBy('item_id');
+        $items = [];
+        foreach ($ids as $id) {
+            $row = $rows[$id] ?? throw new Refusal('One of the items does not exist any more. Load the page again.');
+            if ($row->customer_id !== $customerId) {
+                throw new Refusal("{$row->document} belongs to another customer. Load the page again.");
+            }
+            $taken = $date === null ? $row->matched : max($row->matched, (new Timeline($record->movements($id)))->peakFrom($date));
+            $items[] = new OpenItem(
+                id: $id, document: $row->document, kind: Kind::from($row->kind), side: Side::from($row->side), date: $row->date, dueDate: $row->due_date,
+                amount: Money::ofMinor($row->amount, $row->currency), open: Money::ofMinor($row->amount - $taken, $row->currency),
+                base: Money::ofMinor($row->base, $this->settings->base()), matched: $row->matched, moved: $row->moved, reference: $row->reference,
+                customerId: $row->customer_id, controlAccountId: $row->control_account_id,
+            );
+        }
+
+        return $items;
+    }
+}

@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use Ajuste\Core\Ledger\Voucher as CoreVoucher;
+use Ajuste\Core\Ledger\VoucherLine;
+use Ajuste\Core\Money\Money;
+use App\Models\Posting;
+use App\Models\Voucher;
+use App\Queries\Settings;
+
+/** Writes the mirror of a posted voucher. */
+final readonly class VoucherReversal
+{
+    public function __construct(private Settings $settings) {}
+
+    public function post(Recorder $record, Voucher $voucher, string $date): PostedVoucher
+    {
+        $mirror = $this->posted($voucher)->mirrored($date, "Reversal of {$voucher->number}");
+
+        return $record->voucher($mirror, runId: $voucher->run_id, settlementId: $voucher->settlement_id, reversesId: $voucher->id);
+    }
+
+    /** A posted voucher as the core knows it. */
+    public function posted(Voucher $voucher): CoreVoucher
+    {
+        $base = $this->settings->base();
+        $lines = $voucher->postings->map(fn (Posting $posting): VoucherLine => new VoucherLine(
+            $this->settings->accounts()->withId($posting->account_id), Money::ofMinor($posting->base, $base), $posting->description, $posting->document, $posting->customer,
+            $posting->currency_amount === null ? null : Money::ofMinor($posting->currency_amount, $posting->currency),
+        ))->all();
+        assert($lines !== []);
+
+        return new CoreVoucher($voucher->date, $voucher->text, array_values($lines));
+    }
+}

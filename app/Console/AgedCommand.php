@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console;
+
+use Ajuste\Core\Aging\AgedRow;
+use Ajuste\Core\Money\Money;
+use App\Queries\ControlFigures;
+use App\Queries\Reports;
+use App\Queries\Settings;
+
+final class AgedCommand extends BooksCommand
+{
+    protected $signature = 'ajuste:aged {--account=} {--as-of=} {--basis=} {--buckets=} {--credits=} {--json}';
+
+    protected $description = 'Open items by age, tied to the control account';
+
+    public function handle(Settings $settings, Reports $reports, ControlFigures $figures): int
+    {
+        $account = $settings->controlAccount($this->text('account'));
+        $asOf = $this->asOf($settings);
+        $list = $reports->aged($account, $asOf, $this->text('basis'), $this->text('buckets'), $this->text('credits'));
+        $control = $figures->at($account, $asOf)->control;
+        $base = $settings->base();
+        $say = static fn (int $minor): string => Money::ofMinor($minor, $base)->decimal();
+        $amounts = static fn (AgedRow $row): array => ['amounts' => array_map($say, $row->amounts), 'unapplied' => $say($row->unapplied), 'total' => $say($row->total)];
+        if ($this->option('json')) {
+            $this->json([
+                'as_of' => $asOf, 'buckets' => $list->buckets->labels,
+                'customers' => array_map(static fn (AgedRow $row): array => ['customer' => $row->customer, 'name' => $row->name, 'currency' => $row->currency, ...$amounts($row)], $list->rows),
+                'totals' => $amounts($list->totals), 'control' => $control->decimal(), 'difference' => $say($control->minor - $list->totals->total),
+            ]);
+
+            return self::SUCCESS;
+        }
+        $cells = static fn (AgedRow $row, string $title): array => [$title, $row->currency, ...array_map($say, $row->amounts), $say($row->unapplied), $say($row->total)];
+        $this->table(['customer', 'currency', ...$list->buckets->labels, 'unapplied', 'total'], [
+            ...array_map(static fn (AgedRow $row): array => $cells($row, "{$row->customer} {$row->name}"), $list->rows),
+            $cells($list->totals, 'total'),
+        ]);
+        $this->line("Control account {$account->number} as of {$asOf}: {$control->decimal()} {$base->code}; difference ".$say($control->minor - $list->totals->total).'.');
+
+        return self::SUCCESS;
+    }
+}

@@ -1,0 +1,78 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console;
+
+use Ajuste\Core\Calendar\Period;
+use Ajuste\Core\Refusal;
+use App\Actions\Import\ImportFiles;
+use App\Actions\Import\SourceFiles;
+use App\Actions\LockPeriod;
+use App\Models\User;
+use Database\Seeders\DemoFiles;
+use Illuminate\Console\Command;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\File;
+use ZipArchive;
+
+/** Makes the books of the demo, through the same import that a user has. */
+final class DemoCommand extends Command
+{
+    private const PASSWORD = 'olive-press';
+
+    private const PEOPLE = [
+        ['Ainhoa Peralejo', 'preparer@example.invalid', 'preparer'],
+        ['Bruno Castañar', 'reviewer@example.invalid', 'reviewer'],
+        ['Carmela Ojosnegros', 'reader@example.invalid', 'reader'],
+    ];
+
+    protected $signature = 'ajuste:demo {--fresh : make them again}';
+
+    protected $description = 'Makes the demo books';
+
+    public function handle(ImportFiles $import, LockPeriod $lock): int
+    {
+        $file = DB::connection()->getDatabaseName();
+        if ($this->option('fresh')) {
+            File::delete([$file, "{$file}-wal", "{$file}-shm"]);
+            DB::purge();
+        }
+        $known = is_file($file) && DB::getSchemaBuilder()->hasTable('users') && User::query()->exists();
+        if (! $known) {
+            $this->callSilently('ajuste:books');
+            $this->seed($import, $lock, dirname($file).'/hand-in');
+        } else {
+            $this->callSilently('migrate', ['--force' => true]);
+        }
+        fwrite(STDERR, 'Sign in as '.implode(', ', array_column(self::PEOPLE, 1)).', each with the password '.self::PASSWORD.".\n");
+        fwrite(STDERR, 'Files to hand in: '.dirname($file)."/hand-in\n");
+
+        return self::SUCCESS;
+    }
+
+    private function seed(ImportFiles $import, LockPeriod $lock, string $folder): void
+    {
+        $demo = new DemoFiles;
+        foreach (['october' => $demo->handedOver(), 'october-mended' => $demo->mended()] as $name => $files) {
+            File::ensureDirectoryExists("{$folder}/{$name}");
+            foreach ($files as $file => $csv) {
+                File::put("{$folder}/{$name}/{$file}", $csv);
+            }
+        }
+        $zip = new ZipArchive;
+        $zip->open("{$folder}/october-mended.zip", ZipArchive::CREATE | ZipArchive::OVERWRITE);
+        foreach ($demo->mended() as $file => $csv) {
+            $zip->addFromString($file, $csv);
+        }
+        $zip->close();
+        $report = $import->post(SourceFiles::at("{$folder}/october", sys_get_temp_dir()), false, 'october');
+        if ($report->importId === null) {
+            throw new Refusal('The demo files are refused: '.implode('; ', array_map(static fn ($row): string => "{$row->file} row {$row->row} {$row->field} “{$row->value}” {$row->expected}", array_slice($report->refused, 0, 5))));
+        }
+        $lock->post(Period::of('2026-09'));
+        foreach (self::PEOPLE as [$name, $email, $role]) {
+            User::query()->create(['name' => $name, 'email' => $email, 'password' => self::PASSWORD, 'role' => $role]);
+        }
+    }
+}

@@ -1,0 +1,115 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Queries;
+
+use Ajuste\Core\Aging\AgedItem;
+use Ajuste\Core\Money\Money;
+use Ajuste\Core\Presentation\Standing;
+use Ajuste\Core\Subledger\Kind;
+use Ajuste\Core\Subledger\OpenItem;
+use Ajuste\Core\Subledger\Side;
+use Generator;
+use Illuminate\Support\Facades\DB;
+use PDO;
+use PDOStatement;
+
+/** Items with what is open of them at the end of a day, and as it was known at a moment. */
+final readonly class Positions
+{
+    public function __construct(private Settings $settings) {}
+
+    /**
+     * Items that carry something at the day's end, for the aged list. An exchange difference comes with the dates of its source.
+     *
+     * @return Generator<int, AgedItem>
+     */
+    public function forAging(int $accountId, string $asOf, ?string $knownAt = null, ?int $customerId = null): Generator
+    {
+        foreach ($this->open($accountId, $asOf, $knownAt, $customerId) as $row) {
+            yield $row->item_id => new AgedItem($row->customer, $row->name, $row->currency, $row->signed_base, Side::from($row->standing_side), $row->standing_date, $row->standing_due);
+        }
+    }
+
+    /** @return Generator<int, Standing> */
+    public function forPresentation(int $accountId, string $asOf): Generator
+    {
+        foreach ($this->open($accountId, $asOf, null, null) as $row) {
+            yield new Standing(
+                $row->customer_id, $row->customer, $row->name, $row->standing_id, $row->standing_document, $row->currency,
+                Side::from($row->side)->sign() * ($row->amount - $row->matched_then), $row->signed_base, $row->standing_side === 'credit',
+            );
+        }
+    }
+
+    /**
+     * Open items of one customer, oldest due first, as a match of the day could take them.
+     *
+     * @return list<OpenItem>
+     */
+    public function openItems(int $accountId, int $customerId, string $asOf): array
+    {
+        $items = [];
+        foreach ($this->open($accountId, $asOf, null, $customerId) as $row) {
+            if ($row->amount > $row->matched_then) {
+                $items[] = $this->openItem($row);
+            }
+        }
+        usort($items, static fn (OpenItem $one, OpenItem $other): int => [$one->dueDate, $one->document, $one->id] <=> [$other->dueDate, $other->document, $other->id]);
+
+        return $items;
+    }
+
+    private function openItem(object $row): OpenItem
+    {
+        return new OpenItem(
+            id: $row->item_id, document: $row->document, kind: Kind::from($row->kind), side: Side::from($row->side), date: $row->date, dueDate: $row->due_date,
+            amount: Money::ofMinor($row->amount, $row->currency), open: Money::ofMinor($row->amount - $row->matched_then, $row->currency),
+            base: Money::ofMinor($row->base, $this->settings->base()), matched: $row->matched_now, moved: $row->moved_now, reference: $row->reference,
+            customerId: $row->customer_id, controlAccountId: $row->control_account_id,
+        );
+    }
+
+    /**
+     * Rows of items that are open, or still carry base, at the day's end.
+     *
+     * @return Generator<int, object{item_id: int, customer_id: int, customer: string, name: string, document: string, kind: string, side: string, date: string, due_date: string, currency: string, amount: int, base: int, signed_base: int, matched_then: int, matched_now: int, moved_now: int, reference: string, control_account_id: int, standing_id: int, standing_document: string, standing_side: string, standing_date: string, standing_due: string}>
+     */
+    private function open(int $accountId, string $asOf, ?string $knownAt, ?int $customerId): Generator
+    {
+        $statement = $this->statement($accountId, $asOf, $knownAt, $customerId);
+        while (($row = $statement->fetch(PDO::FETCH_OBJ)) !== false) {
+            if ($row->amount === $row->matched_then && $row->base === $row->moved_then) {
+                continue;
+            }
+            $row->signed_base = Side::from($row->side)->sign() * ($row->base - $row->moved_then);
+            yield $row;
+        }
+    }
+
+    private function statement(int $accountId, string $asOf, ?string $knownAt, ?int $customerId): PDOStatement
+    {
+        $matched = static fn (string $debit, string $credit): string => '(SELECT coalesce(sum(n), 0) FROM ('
+            ."SELECT {$debit} AS n, id, date, recorded_at FROM matches WHERE debit_item_id = i.root_id UNION ALL SELECT {$credit}, id, date, recorded_at FROM matches WHERE credit_item_id = i.root_id) m
+               WHERE m.date <= :d".($knownAt === null ? '' : ' AND m.recorded_at <= :k').' AND NOT EXISTS (SELECT 1 FROM match_reversals r WHERE r.match_id = m.id AND r.date <= :d'.($knownAt === null ? '' : ' AND r.recorded_at <= :k').'))';
+        $then = static fn (string $kept, string $worked): string => $knownAt === null ? "CASE WHEN p.last_moved_on <= :d THEN p.{$kept} ELSE {$worked} END" : $worked;
+        // What is known now is found by its positions, so that cost follows what is open; an earlier moment is worked out from all rows.
+        $from = $knownAt === null
+            ? 'item_positions p JOIN items i ON i.id = p.row_id WHERE p.control_account_id = :a AND (p.settled_on IS NULL OR p.settled_on > :d)'
+            : 'items i JOIN item_positions p ON p.item_id = i.root_id WHERE i.control_account_id = :a AND i.recorded_at <= :k AND (i.superseded_at IS NULL OR i.superseded_at > :k)';
+        $statement = DB::connection()->getPdo()->prepare(
+            'SELECT o.*, c.customer, c.name, coalesce(s.root_id, o.item_id) AS standing_id, coalesce(s.document, o.document) AS standing_document,
+                    coalesce(s.side, o.side) AS standing_side, coalesce(s.date, o.date) AS standing_date, coalesce(s.due_date, o.due_date) AS standing_due
+             FROM (SELECT i.root_id AS item_id, i.customer_id, i.document, i.kind, i.side, i.date, i.due_date, i.currency, i.amount, i.base, i.reference, i.control_account_id, i.source_item_id,
+                          p.matched AS matched_now, p.moved AS moved_now, '
+                          .$then('matched', $matched('amount', 'amount')).' AS matched_then, '.$then('moved', $matched('debit_base', 'credit_base'))." AS moved_then
+                   FROM {$from} AND i.date <= :d".($customerId === null ? '' : ' AND i.customer_id = :c').') o
+             JOIN customers c ON c.id = o.customer_id
+             LEFT JOIN items s ON s.root_id = o.source_item_id AND s.superseded_at IS NULL AND o.source_item_id IS NOT NULL',
+        );
+        $statement->execute(array_filter(['a' => $accountId, 'd' => $asOf, 'k' => $knownAt, 'c' => $customerId], static fn (mixed $value): bool => $value !== null));
+
+        return $statement;
+    }
+}

@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Support;
+
+use App\Models\AuditRecord;
+
+/** The audit trail: each record carries the digest of the one before, so that none can be changed or taken out unseen. */
+final readonly class AuditTrail
+{
+    public function __construct(private Actor $actor) {}
+
+    /** @param array<string, string|int|null> $details */
+    public function record(string $what, string $subject, string $why = '', array $details = []): void
+    {
+        $record = new AuditRecord([
+            'recorded_at' => Moment::now(),
+            'who' => $this->actor->who,
+            'what' => $what,
+            'subject' => $subject,
+            'why' => $why,
+            'details' => json_encode($details, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES),
+            'source' => $this->actor->source,
+            'previous' => (string) AuditRecord::query()->orderByDesc('id')->value('digest'),
+        ]);
+        $record->digest = self::digest($record);
+        $record->save();
+    }
+
+    /** The first record that does not fit the one before it, or null when the chain is whole. */
+    public function firstBroken(): ?AuditRecord
+    {
+        $previous = '';
+        foreach (AuditRecord::query()->orderBy('id')->lazy(1000) as $record) {
+            if ($record->previous !== $previous || $record->digest !== self::digest($record)) {
+                return $record;
+            }
+            $previous = $record->digest;
+        }
+
+        return null;
+    }
+
+    private static function digest(AuditRecord $record): string
+    {
+        return hash('sha256', implode("\x1f", [$record->previous, $record->recorded_at, $record->who, $record->what, $record->subject, $record->why, $record->details, $record->source]));
+    }
+}

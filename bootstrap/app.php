@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+use Ajuste\Core\Refusal;
+use App\Http\Middleware\SecurityHeaders;
+use App\Http\Middleware\WriterOnly;
+use Illuminate\Foundation\Application;
+use Illuminate\Foundation\Configuration\Exceptions;
+use Illuminate\Foundation\Configuration\Middleware;
+use Illuminate\Http\Request;
+
+return Application::configure(basePath: dirname(__DIR__))
+    ->withRouting(web: __DIR__.'/../routes/web.php')
+    ->withCommands([__DIR__.'/../app/Console'])
+    ->withMiddleware(function (Middleware $middleware): void {
+        $middleware->web(append: [SecurityHeaders::class]);
+        $middleware->alias(['writer' => WriterOnly::class]);
+        $middleware->redirectGuestsTo('/sign-in');
+        $middleware->redirectUsersTo('/');
+        $middleware->trimStrings(except: ['password']);
+    })
+    ->withExceptions(function (Exceptions $exceptions): void {
+        $exceptions->dontReport(Refusal::class);
+        $exceptions->dontFlash('password');
+        $exceptions->render(function (Refusal $refusal, Request $request) {
+            return response()->view('refusal', ['message' => $refusal->getMessage()], 422);
+        });
+    })->create();

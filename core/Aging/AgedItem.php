@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ajuste\Core\Aging;
+
+use Ajuste\Core\Subledger\Side;
+
+/** An open item as the aged list takes it. An exchange difference comes with the dates and the standing of the item that it corrects. */
+final readonly class AgedItem
+{
+    /**
+     * @param int $base what it still carries, minor units of base currency; a debit above zero, a credit below
+     * @param Side $standing the side of the item, or of the item that it corrects
+     */
+    public function __construct(
+        public string $customer,
+        public string $name,
+        public string $currency,
+        public int $base,
+        public Side $standing,
+        public string $date,
+        public string $dueDate,
+    ) {}
+}

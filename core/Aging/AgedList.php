@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ajuste\Core\Aging;
+
+use Ajuste\Core\Calendar\AgeBuckets;
+use Ajuste\Core\Calendar\Day;
+use Ajuste\Core\Subledger\Side;
+
+/** Open items by age as of a day (R11), one row for each customer and currency, in base currency at carrying amount. */
+final readonly class AgedList
+{
+    /** @var list<AgedRow> by customer number, then currency; without rows of which every column is nil */
+    public array $rows;
+
+    public AgedRow $totals;
+
+    /** @param  iterable<AgedItem>  $items those open as of the day, in any order */
+    public function __construct(public string $asOf, public AgeBuckets $buckets, public Credits $credits, iterable $items)
+    {
+        $columns = count($buckets->labels);
+        $nothing = array_fill(0, $columns, 0);
+        /** @var array<string, array{AgedItem, non-empty-list<int>, int}> $found */
+        $found = [];
+        foreach ($items as $item) {
+            $key = $item->customer."\0".$item->currency;
+            $found[$key] ??= [$item, $nothing, 0];
+            if ($item->standing === Side::Credit && $credits !== Credits::OwnDate) {
+                $found[$key][2] += $item->base;
+            } else {
+                $found[$key][1][$this->column($item)] += $item->base;
+            }
+        }
+        ksort($found, SORT_STRING);
+        $rows = [];
+        $sums = $nothing;
+        $unapplied = 0;
+        foreach ($found as [$first, $amounts, $loose]) {
+            if ($credits === Credits::OldestFirst) {
+                [$amounts, $loose] = self::setOff($amounts, $loose);
+            }
+            $row = new AgedRow($first->customer, $first->name, $first->currency, $amounts, $loose);
+            if (! $row->isNil()) {
+                $rows[] = $row;
+            }
+            foreach ($amounts as $column => $amount) {
+                $sums[$column] += $amount;
+            }
+            $unapplied += $loose;
+        }
+        $this->rows = $rows;
+        $this->totals = new AgedRow('', '', '', $sums, $unapplied);
+    }
+
+    /** The column of one item, 0 the first. A credit shown by its own date ages from that date whatever the basis. */
+    public function column(AgedItem $item): int
+    {
+        $from = $this->buckets->byDueDate && $item->standing === Side::Debit ? $item->dueDate : $item->date;
+
+        return $this->buckets->column(Day::between($from, $this->asOf));
+    }
+
+    /**
+     * Credits set against the oldest columns first; what no debit took stays in the column of credits.
+     *
+     * @param non-empty-list<int> $amounts
+     * @return array{non-empty-list<int>, int}
+     */
+    private static function setOff(array $amounts, int $credit): array
+    {
+        for ($column = count($amounts) - 1; $column >= 0 && $credit < 0; $column--) {
+            $taken = max(0, min($amounts[$column], -$credit));
+            $amounts[$column] -= $taken;
+            $credit += $taken;
+        }
+
+        return [$amounts, $credit];
+    }
+}

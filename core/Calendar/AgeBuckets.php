@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ajuste\Core\Calendar;
+
+use Ajuste\Core\Refusal;
+
+/**
+ * The columns of the aged list. By due date 0 days late or less is `not_due`, then 1–30, 31–60, 61–90, over 90; by document
+ * date there is no `not_due` and the first column is 0–30. Common practice; the edges are a policy.
+ */
+final readonly class AgeBuckets
+{
+    /** @var non-empty-list<string> */
+    public array $labels;
+
+    /**
+     * @param non-empty-list<int> $edges last day of each column, ascending
+     * @param bool $byDueDate false: by document date
+     */
+    public function __construct(public array $edges, public bool $byDueDate)
+    {
+        $labels = $byDueDate ? ['not_due'] : [];
+        $from = $byDueDate ? 1 : 0;
+        foreach ($edges as $edge) {
+            $labels[] = "{$from}-{$edge}";
+            $from = $edge + 1;
+        }
+        $labels[] = 'over_'.$edges[count($edges) - 1];
+        $this->labels = $labels;
+    }
+
+    /**
+     * @param string $text edges in days, `30,60,90`
+     *
+     * @throws Refusal when the edges are not whole days in ascending order
+     */
+    public static function parse(string $text, bool $byDueDate): self
+    {
+        $edges = array_map(trim(...), explode(',', $text));
+        $last = 0;
+        foreach ($edges as $edge) {
+            if (preg_match('/^\d{1,4}$/D', $edge) !== 1 || (int) $edge <= $last) {
+                throw new Refusal("“{$text}” are not edges of age columns; days in ascending order are expected, such as 30,60,90.");
+            }
+            $last = (int) $edge;
+        }
+
+        return new self(array_map(intval(...), $edges), $byDueDate);
+    }
+
+    /** The column (0 is the first) for an item so many days late. */
+    public function column(int $daysLate): int
+    {
+        if ($this->byDueDate && $daysLate <= 0) {
+            return 0;
+        }
+        $column = $this->byDueDate ? 1 : 0;
+        foreach ($this->edges as $edge) {
+            if ($daysLate <= $edge) {
+                return $column;
+            }
+            $column++;
+        }
+
+        return $column;
+    }
+}

@@ -1,0 +1,74 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ajuste\Core\Exchange;
+
+use Ajuste\Core\Refusal;
+
+/** Reads separated text line by line: UTF-8 (a byte order mark is tolerated), UTF-16 or Windows-1252; comma, semicolon, tab or bar. */
+final class CsvReader
+{
+    /** A line longer than this is not a row of a table. */
+    private const LONGEST_LINE = 1_048_576;
+
+    /**
+     * @param  resource  $stream  readable and seekable, at its start
+     * @return iterable<int, list<string>> cells by the number of the row as a spreadsheet counts, 1 the first; empty rows are left out
+     *
+     * @throws Refusal when the stream is not text
+     */
+    public static function rows($stream): iterable
+    {
+        $head = (string) fread($stream, 65_536);
+        rewind($stream);
+        if (str_starts_with($head, "\xEF\xBB\xBF")) {
+            fseek($stream, 3);
+        } elseif (str_starts_with($head, "\xFF\xFE") || str_starts_with($head, "\xFE\xFF")) {
+            stream_filter_append($stream, 'convert.iconv.UTF-16/UTF-8', STREAM_FILTER_READ);
+            $head = (string) iconv('UTF-16', 'UTF-8//IGNORE', substr($head, 0, 65_534));
+        } elseif (str_contains($head, "\0")) {
+            throw new Refusal('This is not a text file: it holds zero bytes. CSV in UTF-8 is expected.');
+        }
+        $separator = self::separator($head);
+        $number = 0;
+        while (($cells = fgetcsv($stream, self::LONGEST_LINE, $separator, '"', '')) !== false) {
+            $number++;
+            if ($cells === [null]) {
+                continue;
+            }
+            $texts = [];
+            foreach ($cells as $cell) {
+                $text = (string) $cell;
+                if (preg_match('//u', $text) !== 1) {
+                    $text = (string) mb_convert_encoding($text, 'UTF-8', 'Windows-1252');
+                }
+                $texts[] = $text;
+            }
+            if (implode('', $texts) !== '') {
+                yield $number => $texts;
+            }
+        }
+    }
+
+    private static function separator(string $head): string
+    {
+        $lines = array_slice((array) preg_split('/\r\n|\n|\r/', $head), 0, 12);
+        $best = ',';
+        $most = 0;
+        foreach ([',', ';', "\t", '|'] as $separator) {
+            $score = 0;
+            foreach ($lines as $line) {
+                $score = max($score, substr_count((string) preg_replace('/"[^"]*"/', '', (string) $line), $separator));
+            }
+            // The headings decide where a later line has more of another separator, as amounts with commas do.
+            $score += 3 * substr_count((string) preg_replace('/"[^"]*"/', '', (string) ($lines[0] ?? '')), $separator);
+            if ($score > $most) {
+                $most = $score;
+                $best = $separator;
+            }
+        }
+
+        return $best;
+    }
+}

@@ -1,0 +1,151 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ajuste\Core\Exchange;
+
+use Ajuste\Core\Calendar\Day;
+use Ajuste\Core\Money\Currency;
+use Ajuste\Core\Refusal;
+
+/**
+ * How the table of one file becomes rows of the house format: which line holds the headings, which heading fills which field, how
+ * dates and amounts are written. Remembered for every file of the same shape.
+ */
+final readonly class Mapping
+{
+    /**
+     * @param  int  $headerRow  1 is the first line of the file
+     * @param  array<string, int>  $columns  field name to column, 0 the first
+     * @param  array<string, string>  $fixed  field name to a value that holds for every row
+     */
+    public function __construct(
+        public FileKind $kind,
+        public int $headerRow,
+        public array $columns,
+        public DateOrder $dates = DateOrder::YearMonthDay,
+        public string $decimalMark = '.',
+        public array $fixed = [],
+    ) {}
+
+    /** Whether the file is in the house format, so that nobody needs to be asked. */
+    public function isHouseFormat(): bool
+    {
+        return $this->dates === DateOrder::YearMonthDay && $this->decimalMark === '.' && $this->fixed === [];
+    }
+
+    /** @return list<string> fields that a row needs and that nothing fills */
+    public function missing(): array
+    {
+        $missing = [];
+        foreach ($this->kind->fields() as $name => $field) {
+            if ($field->required && ! $field->mayBeBlank && ! isset($this->columns[$name]) && ! isset($this->fixed[$name])) {
+                $missing[] = $name;
+            }
+        }
+
+        return $missing;
+    }
+
+    /**
+     * The row's fields in house format, every field of the kind present, blank where the file has nothing.
+     *
+     * @param  list<string>  $cells
+     * @return array<string, string>
+     *
+     * @throws RowFault when a cell is not what its field has to be
+     */
+    public function row(array $cells): array
+    {
+        $row = [];
+        foreach ($this->kind->fields() as $name => $field) {
+            $text = isset($this->columns[$name]) ? trim($cells[$this->columns[$name]] ?? '') : ($this->fixed[$name] ?? '');
+            $row[$name] = $this->read($field, $text);
+        }
+
+        return $row;
+    }
+
+    private function read(Field $field, string $text): string
+    {
+        if ($text === '') {
+            return $field->mayBeBlank ? '' : throw new RowFault($field->name, '', 'a value is expected');
+        }
+        switch ($field->type) {
+            case FieldType::Date:
+                $day = $this->dates->iso($text);
+
+                return $day !== null && Day::isDay($day) ? $day
+                    : throw new RowFault($field->name, $text, 'a date is expected, '.$this->dates->words());
+            case FieldType::Amount:
+            case FieldType::Number:
+                return $this->number($field, $text);
+            case FieldType::Currency:
+                return Currency::isKnown($text) ? $text
+                    : throw new RowFault($field->name, $text, 'a currency code of ISO 4217 is expected, such as EUR');
+            case FieldType::Choice:
+                return in_array($text, $field->choices, true) ? $text
+                    : throw new RowFault($field->name, $text, 'one of '.implode(', ', $field->choices).' is expected');
+            case FieldType::Text:
+                if (strlen($text) > 400) {
+                    throw new RowFault($field->name, substr($text, 0, 40).'…', 'at most 400 characters are expected');
+                }
+
+                return $text;
+        }
+    }
+
+    private function number(Field $field, string $text): string
+    {
+        $plain = $this->isHouseFormat() ? $text : $this->ungrouped($text);
+        if (preg_match('/^-?\d{1,18}(\.\d{1,12})?$/D', $plain) !== 1) {
+            throw new RowFault($field->name, $text, 'a number is expected, with “'.$this->decimalMark.'” before the decimals');
+        }
+
+        return $plain;
+    }
+
+    /** Takes out the marks between thousands, where they stand as they should, and puts a point before the decimals. */
+    private function ungrouped(string $text): string
+    {
+        $group = $this->decimalMark === ',' ? '.' : ',';
+        $plain = str_replace([' ', "'", '’', "\u{a0}", "\u{202f}"], '', $text);
+        if (preg_match('/^-?\d{1,3}(?:'.preg_quote($group, '/').'\d{3})+(?:'.preg_quote($this->decimalMark, '/').'\d+)?$/D', $plain) === 1) {
+            $plain = str_replace($group, '', $plain);
+        }
+
+        return str_contains($plain, $group) ? $text : str_replace($this->decimalMark, '.', $plain);
+    }
+
+    /** @return array{kind: string, header_row: int, columns: array<string, int>, dates: string, decimal_mark: string, fixed: array<string, string>} */
+    public function toArray(): array
+    {
+        return [
+            'kind' => $this->kind->value, 'header_row' => $this->headerRow, 'columns' => $this->columns,
+            'dates' => $this->dates->value, 'decimal_mark' => $this->decimalMark, 'fixed' => $this->fixed,
+        ];
+    }
+
+    /**
+     * @param  array{kind: string, header_row: int|string, columns: array<string, int|string>, dates: string, decimal_mark: string, fixed?: array<string, string>}  $stored
+     *
+     * @throws Refusal when the stored form does not describe a mapping
+     */
+    public static function fromArray(array $stored): self
+    {
+        $kind = FileKind::tryFrom($stored['kind']) ?? throw new Refusal("“{$stored['kind']}” is not a kind of file that is read here.");
+        $dates = DateOrder::tryFrom($stored['dates']) ?? throw new Refusal("“{$stored['dates']}” is not an order of day, month and year.");
+        if (! in_array($stored['decimal_mark'], ['.', ','], true)) {
+            throw new Refusal('The decimal mark is a point or a comma.');
+        }
+        $columns = [];
+        foreach ($stored['columns'] as $field => $column) {
+            if (isset($kind->fields()[$field]) && (string) $column !== '') {
+                $columns[$field] = (int) $column;
+            }
+        }
+
+        return new self($kind, max(1, (int) $stored['header_row']), $columns, $dates, $stored['decimal_mark'],
+            array_filter(array_intersect_key($stored['fixed'] ?? [], $kind->fields()), static fn (string $value): bool => $value !== ''));
+    }
+}

@@ -1,0 +1,169 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ajuste\Core\Exchange;
+
+use Ajuste\Core\Calendar\Day;
+
+/** Guesses from a file's own lines how it is to be read. A person sees the guess on the file's rows before anything is taken in. */
+final class MappingGuess
+{
+    /** Other headings under which a field is met; the trade's common words. */
+    private const SYNONYMS = [
+        'document' => ['document no', 'document number', 'doc', 'doc no', 'invoice', 'invoice no', 'invoice number', 'voucher', 'number', 'documento', 'factura', 'beleg', 'belegnummer', 'belegnr', 'piece'],
+        'kind' => ['type', 'document type', 'doc type', 'tipo', 'art', 'belegart'],
+        'customer' => ['customer no', 'customer number', 'client', 'debtor', 'account no', 'cliente', 'kunde', 'kundennr', 'kundennummer'],
+        'supplier' => ['supplier no', 'supplier number', 'vendor', 'creditor', 'proveedor', 'lieferant'],
+        'name' => ['customer name', 'account name', 'nombre', 'bezeichnung', 'description', 'title', 'setting'],
+        'date' => ['document date', 'posting date', 'invoice date', 'doc date', 'fecha', 'datum', 'belegdatum', 'booking date', 'value date'],
+        'due_date' => ['due', 'due on', 'due date', 'vencimiento', 'fecha vencimiento', 'faellig', 'faelligkeit', 'fälligkeit', 'fällig'],
+        'currency' => ['cur', 'ccy', 'curr', 'moneda', 'divisa', 'waehrung', 'währung'],
+        'amount' => ['gross', 'gross amount', 'total', 'importe', 'betrag', 'value', 'amount in currency'],
+        'base_amount' => ['base', 'amount in base', 'local amount', 'importe base', 'basisbetrag', 'amount eur'],
+        'entry' => ['entry no', 'entry number', 'journal', 'journal no', 'asiento', 'buchung', 'journal entry'],
+        'account' => ['ledger account', 'gl account', 'cuenta', 'konto', 'account number'],
+        'debit' => ['dr', 'debe', 'soll', 'debit amount'],
+        'credit' => ['cr', 'haber', 'haben', 'credit amount'],
+        'description' => ['text', 'narrative', 'concepto', 'texto', 'buchungstext', 'memo'],
+        'reference' => ['ref', 'your reference', 'referencia', 'referenz'],
+        'debit_document' => ['debit', 'invoice', 'document'],
+        'credit_document' => ['credit', 'receipt', 'payment'],
+        'rate' => ['exchange rate', 'cambio', 'kurs'],
+        'group' => ['customer group', 'grupo', 'gruppe'],
+        'tax_id' => ['vat', 'vat no', 'nif', 'tax number'],
+        'email' => ['e-mail', 'mail', 'correo'],
+        'side' => ['d/c', 'dc', 'debit credit', 's/h'],
+    ];
+
+    /**
+     * @param  list<list<string>>  $head  the first lines of the file
+     * @param  ?FileKind  $kind  what the file's name says it is
+     */
+    public static function of(array $head, ?FileKind $kind): ?Mapping
+    {
+        $best = null;
+        $bestScore = 0.0;
+        foreach ($kind !== null ? [$kind] : FileKind::cases() as $candidate) {
+            foreach (array_slice($head, 0, 15) as $line => $cells) {
+                $columns = self::columns($candidate, $cells);
+                $required = array_filter($candidate->fields(), static fn (Field $field): bool => $field->required);
+                $hit = count(array_intersect_key($columns, $required));
+                $exact = count(array_filter($columns, static fn (int $column, string $name): bool => self::plain($cells[$column]) === self::plain($name), ARRAY_FILTER_USE_BOTH));
+                // Enough of what a row needs; exact names and complete sets win.
+                $score = $hit / max(1, count($required)) + $exact / 20 + count($columns) / 100 - $line / 1000;
+                if ($hit >= min(2, count($required)) && $score > $bestScore) {
+                    $bestScore = $score;
+                    $best = [$candidate, $line, $columns];
+                }
+            }
+        }
+        if ($best === null) {
+            return null;
+        }
+        [$found, $line, $columns] = $best;
+        $rows = array_slice($head, $line + 1);
+
+        return new Mapping($found, $line + 1, $columns, self::dates($found, $columns, $rows), self::decimalMark($found, $columns, $rows));
+    }
+
+    /** What names the shape of a file: its headings, whatever line they stand on. */
+    public static function shape(array $headings): string
+    {
+        return hash('sha256', implode("\x1f", array_map(static fn (mixed $cell): string => self::plain(is_string($cell) ? $cell : ''), $headings)));
+    }
+
+    /**
+     * @param  list<string>  $cells
+     * @return array<string, int>
+     */
+    private static function columns(FileKind $kind, array $cells): array
+    {
+        $plain = array_map(self::plain(...), $cells);
+        $columns = $taken = [];
+        foreach ([true, false] as $exact) {
+            foreach (array_keys($kind->fields()) as $field) {
+                $names = $exact ? [$field] : self::SYNONYMS[$field] ?? [];
+                foreach ($plain as $column => $heading) {
+                    if (! isset($columns[$field]) && ! isset($taken[$column]) && in_array($heading, array_map(self::plain(...), $names), true)) {
+                        $columns[$field] = $column;
+                        $taken[$column] = true;
+                    }
+                }
+            }
+        }
+
+        return $columns;
+    }
+
+    private static function plain(string $heading): string
+    {
+        return trim((string) preg_replace('/[^\p{L}\p{N}]+/u', ' ', mb_strtolower($heading)));
+    }
+
+    /**
+     * The orders of day, month and year in which every date of these lines is one.
+     *
+     * @param  list<list<string>>  $rows
+     * @return list<DateOrder>
+     */
+    public static function datesThatFit(Mapping $mapping, array $rows): array
+    {
+        return self::fitting($mapping->kind, $mapping->columns, $rows);
+    }
+
+    /**
+     * @param  array<string, int>  $columns
+     * @param  list<list<string>>  $rows
+     */
+    private static function dates(FileKind $kind, array $columns, array $rows): DateOrder
+    {
+        return self::fitting($kind, $columns, $rows)[0] ?? DateOrder::YearMonthDay;
+    }
+
+    /**
+     * @param  array<string, int>  $columns
+     * @param  list<list<string>>  $rows
+     * @return list<DateOrder>
+     */
+    private static function fitting(FileKind $kind, array $columns, array $rows): array
+    {
+        $fitting = [];
+        foreach (DateOrder::cases() as $order) {
+            $seen = $good = 0;
+            foreach ($rows as $row) {
+                foreach ($kind->fields() as $name => $field) {
+                    $text = $field->type === FieldType::Date && isset($columns[$name]) ? trim($row[$columns[$name]] ?? '') : '';
+                    $seen += $text === '' ? 0 : 1;
+                    $good += $text !== '' && Day::isDay((string) $order->iso($text)) ? 1 : 0;
+                }
+            }
+            if ($seen === 0 || $good * 10 >= $seen * 9) { // a wrong date here and there is the row's fault, not the order's
+                $fitting[$good === $seen ? "0{$order->value}" : "1{$order->value}"] = $order;
+            }
+        }
+        uksort($fitting, static fn (string $one, string $other): int => $one[0] <=> $other[0]);
+
+        return array_values($fitting);
+    }
+
+    /**
+     * @param  array<string, int>  $columns
+     * @param  list<list<string>>  $rows
+     */
+    private static function decimalMark(FileKind $kind, array $columns, array $rows): string
+    {
+        $comma = $point = 0;
+        foreach ($rows as $row) {
+            foreach ($kind->fields() as $name => $field) {
+                if (isset($columns[$name]) && in_array($field->type, [FieldType::Amount, FieldType::Number], true)) {
+                    $text = trim($row[$columns[$name]] ?? '');
+                    $comma += preg_match('/,\d{1,2}$/D', $text) === 1 || preg_match('/\.\d{3},/', $text) === 1 ? 1 : 0;
+                    $point += preg_match('/\.\d{1,2}$/D', $text) === 1 || preg_match('/,\d{3}\./', $text) === 1 ? 1 : 0;
+                }
+            }
+        }
+
+        return $comma > $point ? ',' : '.';
+    }
+}

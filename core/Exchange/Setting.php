@@ -1,0 +1,111 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ajuste\Core\Exchange;
+
+use Ajuste\Core\Aging\Credits;
+use Ajuste\Core\Calendar\AgeBuckets;
+use Ajuste\Core\Calendar\Period;
+use Ajuste\Core\Money\Currency;
+use Ajuste\Core\Presentation\CreditBalancePolicy;
+use Ajuste\Core\Refusal;
+
+/** The settings of the books that settings.csv knows, with their defaults. */
+enum Setting: string
+{
+    case BaseCurrency = 'base_currency';
+    case BooksName = 'books_name';
+    case Period = 'period';
+    case PairingWindowDays = 'pairing_window_days';
+    case ReceiptToleranceAmount = 'receipt_tolerance_amount';
+    case ReceiptTolerancePercent = 'receipt_tolerance_percent';
+    case CombinationItems = 'combination_items';
+    case Order = 'order';
+    case DiscountGraceDays = 'discount_grace_days';
+    case DiscountPartPayments = 'discount_part_payments';
+    case TaxReliefDiscounts = 'tax_relief_discounts';
+    case TaxReliefWriteOffs = 'tax_relief_write_offs';
+    case ResidueLimit = 'residue_limit';
+    case ResiduePercent = 'residue_percent';
+    case ResidueDays = 'residue_days';
+    case WriteBackLimit = 'write_back_limit';
+    case RateDays = 'rate_days';
+    case CurrencyPolicy = 'currency_policy';
+    case CreditBalances = 'credit_balances';
+    case CreditBalanceLimit = 'credit_balance_limit';
+    case Buckets = 'buckets';
+    case AgedBasis = 'aged_basis';
+    case AgedCredits = 'aged_credits';
+    case ApprovalLimit = 'approval_limit';
+
+    public function default(): string
+    {
+        return match ($this) {
+            self::BaseCurrency => 'EUR',
+            self::BooksName, self::Period => '',
+            self::PairingWindowDays, self::RateDays => '5',
+            self::ReceiptToleranceAmount => '1.00',
+            self::ReceiptTolerancePercent => '0.5',
+            self::CombinationItems => '40',
+            self::Order => 'oldest_due',
+            self::DiscountGraceDays => '0',
+            self::DiscountPartPayments, self::TaxReliefWriteOffs => 'no',
+            self::TaxReliefDiscounts => 'yes',
+            self::ResidueLimit => '5.00',
+            self::ResiduePercent => '1',
+            self::ResidueDays => '30',
+            self::WriteBackLimit, self::CreditBalanceLimit => '0.00',
+            self::CurrencyPolicy => 'carry',
+            self::CreditBalances => 'customer',
+            self::Buckets => '30,60,90',
+            self::AgedBasis => 'due',
+            self::AgedCredits => 'separate',
+            self::ApprovalLimit => '100.00',
+        };
+    }
+
+    /**
+     * Whether the value is one that the setting can have.
+     *
+     * @throws RowFault when it is not
+     */
+    public function check(string $value): void
+    {
+        $expected = match ($this) {
+            self::BooksName => null,
+            self::BaseCurrency => Currency::isKnown($value) ? null : 'a currency code of ISO 4217 is expected, such as EUR',
+            self::Period => self::passes(static fn () => Period::of($value)) ? null : 'year and month are expected, such as 2026-10',
+            self::Buckets => self::passes(static fn () => AgeBuckets::parse($value, true)) ? null : 'days in ascending order are expected, such as 30,60,90',
+            self::Order => self::oneOf($value, ['oldest_due', 'oldest_document', 'smallest', 'largest', 'pro_rata']),
+            self::DiscountPartPayments, self::TaxReliefDiscounts, self::TaxReliefWriteOffs => self::oneOf($value, ['yes', 'no']),
+            self::CurrencyPolicy => self::oneOf($value, ['carry', 'reverse']),
+            self::CreditBalances => self::oneOf($value, array_column(CreditBalancePolicy::cases(), 'value')),
+            self::AgedBasis => self::oneOf($value, ['due', 'document']),
+            self::AgedCredits => self::oneOf($value, array_column(Credits::cases(), 'value')),
+            self::PairingWindowDays, self::CombinationItems, self::DiscountGraceDays, self::ResidueDays, self::RateDays => preg_match('/^\d{1,4}$/D', $value) === 1 ? null : 'a whole number is expected',
+            default => preg_match('/^\d{1,12}(\.\d{1,4})?$/D', $value) === 1 ? null : 'a number of zero or above is expected',
+        };
+        if ($expected !== null) {
+            throw new RowFault('value', $value, $expected);
+        }
+    }
+
+    /** @param list<string> $choices */
+    private static function oneOf(string $value, array $choices): ?string
+    {
+        return in_array($value, $choices, true) ? null : 'one of '.implode(', ', $choices).' is expected';
+    }
+
+    /** @param callable(): mixed $attempt */
+    private static function passes(callable $attempt): bool
+    {
+        try {
+            $attempt();
+
+            return true;
+        } catch (Refusal) {
+            return false;
+        }
+    }
+}

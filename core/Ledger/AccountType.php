@@ -1,0 +1,14 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ajuste\Core\Ledger;
+
+enum AccountType: string
+{
+    case Asset = 'asset';
+    case Liability = 'liability';
+    case Equity = 'equity';
+    case Income = 'income';
+    case Expense = 'expense';
+}

@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ajuste\Core\Ledger;
+
+use Ajuste\Core\Money\Money;
+
+/** One line of a voucher, in base currency: a debit above zero, a credit below. */
+final readonly class VoucherLine
+{
+    /**
+     * @param Money $base signed, base currency, not zero
+     * @param string $document the document that the line is about, or blank
+     * @param string $customer the customer's number, or blank
+     * @param ?Money $original the amount in its own currency, signed likewise, where that is not base
+     */
+    public function __construct(
+        public Account $account,
+        public Money $base,
+        public string $description,
+        public string $document = '',
+        public string $customer = '',
+        public ?Money $original = null,
+    ) {}
+
+    public function debit(): ?Money
+    {
+        return $this->base->minor > 0 ? $this->base : null;
+    }
+
+    public function credit(): ?Money
+    {
+        return $this->base->minor < 0 ? $this->base->abs() : null;
+    }
+}

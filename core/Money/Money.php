@@ -1,0 +1,124 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ajuste\Core\Money;
+
+use Ajuste\Core\Refusal;
+
+/**
+ * An exact amount: whole minor units of one currency. Signed; in the ledger's sense a debit is positive.
+ */
+final readonly class Money
+{
+    /** Figures of one amount, minor units included. Sums of a thousand such amounts still fit 64 bits. */
+    public const MAX_DIGITS = 15;
+
+    private function __construct(public int $minor, public Currency $currency) {}
+
+    public static function ofMinor(int $minor, Currency|string $currency): self
+    {
+        return new self($minor, is_string($currency) ? Currency::of($currency) : $currency);
+    }
+
+    public static function zero(Currency|string $currency): self
+    {
+        return self::ofMinor(0, $currency);
+    }
+
+    /**
+     * Reads the house format: a point, at most the currency's decimals, an optional leading minus. `12`, `12.5` and
+     * `12.50` are the same in EUR; `12.505` is refused, nothing is rounded away.
+     *
+     * @throws Refusal when the text is not such an amount or has more than MAX_DIGITS figures
+     */
+    public static function parse(string $text, Currency|string $currency): self
+    {
+        $currency = is_string($currency) ? Currency::of($currency) : $currency;
+        if (preg_match('/^(-?)(\d+)(?:\.(\d+))?$/D', $text, $part) !== 1) {
+            throw new Refusal("“{$text}” is not an amount; figures with a decimal point are expected, such as ".self::example($currency).'.');
+        }
+        $fraction = rtrim($part[3] ?? '', '0');
+        if (strlen($fraction) > $currency->decimals) {
+            throw new Refusal("“{$text}” has more decimals than {$currency->code} has ({$currency->decimals}).");
+        }
+        $digits = ltrim($part[2].str_pad($fraction, $currency->decimals, '0'), '0');
+        if (strlen($digits) > self::MAX_DIGITS) {
+            throw new Refusal("“{$text}” is too large; at most ".self::MAX_DIGITS.' figures are taken.');
+        }
+
+        return new self($part[1] === '-' ? -(int) $digits : (int) $digits, $currency);
+    }
+
+    private static function example(Currency $currency): string
+    {
+        return self::ofMinor(123456 * $currency->minorPerUnit() + intdiv($currency->minorPerUnit(), 2), $currency)->decimal();
+    }
+
+    /** @throws Refusal when the currencies differ */
+    public function plus(self $other): self
+    {
+        return new self($this->minor + $this->same($other)->minor, $this->currency);
+    }
+
+    /** @throws Refusal when the currencies differ */
+    public function minus(self $other): self
+    {
+        return new self($this->minor - $this->same($other)->minor, $this->currency);
+    }
+
+    public function negated(): self
+    {
+        return new self(-$this->minor, $this->currency);
+    }
+
+    public function abs(): self
+    {
+        return new self(abs($this->minor), $this->currency);
+    }
+
+    public function isZero(): bool
+    {
+        return $this->minor === 0;
+    }
+
+    public function equals(self $other): bool
+    {
+        return $this->minor === $other->minor && $this->currency->code === $other->currency->code;
+    }
+
+    /** The house format, without grouping: `-1234.50`. */
+    public function decimal(): string
+    {
+        return self::decimalOf($this->minor, $this->currency->decimals);
+    }
+
+    /** `decimal()` for loops over many amounts, without an object for each. */
+    public static function decimalOf(int $minor, int $decimals): string
+    {
+        if ($decimals === 0) {
+            return (string) $minor;
+        }
+        $digits = str_pad((string) abs($minor), $decimals + 1, '0', STR_PAD_LEFT);
+
+        return ($minor < 0 ? '-' : '').substr($digits, 0, -$decimals).'.'.substr($digits, -$decimals);
+    }
+
+    /** For people to read: `−1,234.50`, thousands grouped, with a minus sign and not a hyphen. */
+    public function grouped(): string
+    {
+        [$whole, $fraction] = explode('.', $this->abs()->decimal()) + [1 => null];
+        $grouped = (string) preg_replace('/\B(?=(\d{3})+$)/', ',', $whole);
+
+        return ($this->minor < 0 ? '−' : '').$grouped.($fraction === null ? '' : '.'.$fraction);
+    }
+
+    private function same(self $other): self
+    {
+        if ($other->currency->code !== $this->currency->code) {
+            throw new Refusal("{$this->currency->code} and {$other->currency->code} cannot be added; convert one of them first.");
+        }
+
+        return $other;
+    }
+}

@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ajuste\Core\Money;
+
+use Ajuste\Core\Refusal;
+use Brick\Math\BigDecimal;
+use Brick\Math\BigRational;
+use Brick\Math\RoundingMode;
+
+/** An exchange rate as it was quoted: an exact decimal and its direction. A quote in units per base is divided by, never inverted. */
+final readonly class Rate
+{
+    private function __construct(public Currency $currency, public BigDecimal $value, public Quote $quote) {}
+
+    /**
+     * @param string $value a decimal above zero, with a point
+     *
+     * @throws Refusal when the value is not a decimal above zero
+     */
+    public static function of(Currency $currency, string $value, Quote $quote = Quote::BasePerUnit): self
+    {
+        if (preg_match('/^\d{1,12}(\.\d{1,12})?$/D', $value) !== 1 || BigDecimal::of($value)->isZero()) {
+            throw new Refusal("“{$value}” is not a rate; a decimal above zero with a point is expected, such as 1.1540.");
+        }
+
+        return new self($currency, BigDecimal::of($value), $quote);
+    }
+
+    /**
+     * The amount in base currency, rounded half away from zero at its minor unit.
+     *
+     * @throws Refusal when the amount is not in this rate's currency
+     */
+    public function toBase(Money $amount, Currency $base): Money
+    {
+        if ($amount->currency->code !== $this->currency->code) {
+            throw new Refusal("A rate of {$this->currency->code} cannot convert {$amount->currency->code}.");
+        }
+        $units = BigRational::of($amount->minor)->multipliedBy($base->minorPerUnit())->dividedBy($this->currency->minorPerUnit());
+        $exact = $this->quote === Quote::BasePerUnit ? $units->multipliedBy($this->value) : $units->dividedBy($this->value);
+
+        return Money::ofMinor($exact->toScale(0, RoundingMode::HALF_UP)->toInt(), $base);
+    }
+}

@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ajuste\Core\Proof;
+
+/** One thing that is left or differs. Amounts are minor units of base currency, debit-positive, as they count on the as-of day. */
+final readonly class CauseLine
+{
+    /** What leads from the control account towards the customers. */
+    public int $amount;
+
+    /**
+     * @param list<ProofLine> $postings
+     * @param list<ProofLine> $items
+     * @param string $note a sentence with the figures
+     */
+    public function __construct(
+        public Cause $cause,
+        public array $postings,
+        public array $items,
+        public int $ledger,
+        public int $subledger,
+        public string $note,
+    ) {
+        $this->amount = $subledger - $ledger;
+    }
+
+    public function first(): ProofLine
+    {
+        return $this->items[0] ?? $this->postings[0];
+    }
+
+    public function document(): string
+    {
+        return $this->cause === Cause::OpeningDifference ? '' : self::common([...$this->items, ...$this->postings], static fn (ProofLine $line): string => $line->document);
+    }
+
+    public function customer(): string
+    {
+        return $this->cause === Cause::OpeningDifference ? '' : self::common([...$this->items, ...$this->postings], static fn (ProofLine $line): string => $line->customer);
+    }
+
+    public function entry(): string
+    {
+        return self::common([...$this->postings, ...$this->items], static fn (ProofLine $line): string => $line->entry);
+    }
+
+    /** The day on which the difference arises. */
+    public function date(): string
+    {
+        return min(array_map(static fn (ProofLine $line): string => $line->date, [...$this->postings, ...$this->items]));
+    }
+
+    /** Names this line among all lines of a proof, however the proof is run again. */
+    public function key(): string
+    {
+        $ids = static fn (array $lines): string => implode('.', array_map(static fn (ProofLine $line): string => (string) $line->id, $lines));
+
+        return $this->cause->value.'-'.$ids($this->postings).'-'.$ids($this->items);
+    }
+
+    /**
+     * @param list<ProofLine> $lines
+     * @param callable(ProofLine): string $of
+     */
+    private static function common(array $lines, callable $of): string
+    {
+        foreach ($lines as $line) {
+            if ($of($line) !== '') {
+                return $of($line);
+            }
+        }
+
+        return '';
+    }
+}

@@ -1,0 +1,183 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ajuste\Core\Proof;
+
+use Ajuste\Core\Money\Currency;
+use LogicException;
+
+/**
+ * The proof of a control account as of a day (R12): control + Σ causes = customers, always. Amounts are minor units of base
+ * currency, debit-positive.
+ */
+final readonly class Proof
+{
+    public int $control;
+
+    /** Control account less customers. */
+    public int $difference;
+
+    /**
+     * @param int $ledgerAsImported postings that came from the ledger
+     * @param int $ownVouchers postings of Ajuste that the ledger has not taken over yet
+     * @param int $customers the items
+     * @param list<CauseLine> $lines in the order of the causes, then by date
+     * @param array<string, int> $pairs how many pairs each test made
+     */
+    private function __construct(
+        public string $asOf,
+        public int $ledgerAsImported,
+        public int $ownVouchers,
+        public int $customers,
+        public array $lines,
+        public array $pairs,
+        public int $postingCount,
+        public int $itemCount,
+    ) {
+        $this->control = $ledgerAsImported + $ownVouchers;
+        $this->difference = $this->control - $customers;
+        $sum = array_sum(array_map(static fn (CauseLine $line): int => $line->amount, $lines));
+        if ($this->control + $sum !== $customers) {
+            throw new LogicException("The causes come to {$sum}, the difference is {$this->difference}.");
+        }
+    }
+
+    /**
+     * Pairs postings with items and names what is left.
+     *
+     * @param int $windowDays days within which equal amounts may find each other
+     */
+    public static function of(ProofSource $source, string $asOf, int $windowDays, Currency $base): self
+    {
+        $pairing = new Pairing($asOf, $windowDays, $source->itemsNameEntries());
+        $imported = $own = $customers = $postings = $items = 0;
+        $openings = ['ledger' => [], 'subledger' => []];
+        $document = [];
+        foreach ($source->lines() as $line) {
+            if ($line->book === Book::Subledger) {
+                $customers += $line->countsAt($asOf);
+                $items++;
+            } else {
+                $line->own ? $own += $line->countsAt($asOf) : $imported += $line->countsAt($asOf);
+                $postings++;
+            }
+            if ($line->isOpening()) {
+                $openings[$line->book->value][] = $line;
+
+                continue;
+            }
+            if ($document !== [] && ($line->document !== $document[0]->document || $line->document === '')) {
+                $pairing->takeDocument($document);
+                $document = [];
+            }
+            $document[] = $line;
+        }
+        if ($document !== []) {
+            $pairing->takeDocument($document);
+        }
+
+        return new self($asOf, $imported, $own, $customers, self::causes($source, $pairing, $openings, new CauseNamer($asOf, $base)), $pairing->counts, $postings, $items);
+    }
+
+    /** Sum of the absolute amounts of causes that nobody has explained yet. */
+    public function unexplained(): int
+    {
+        return array_sum(array_map(static fn (CauseLine $line): int => abs($line->amount), $this->lines));
+    }
+
+    /** @return array<string, non-empty-list<CauseLine>> lines by cause, causes that do not occur left out */
+    public function byCause(): array
+    {
+        $causes = [];
+        foreach ($this->lines as $line) {
+            $causes[$line->cause->value][] = $line;
+        }
+
+        return $causes;
+    }
+
+    /**
+     * @param array{ledger: list<ProofLine>, subledger: list<ProofLine>} $openings
+     * @return list<CauseLine>
+     */
+    private static function causes(ProofSource $source, Pairing $pairing, array $openings, CauseNamer $name): array
+    {
+        $lines = [$name->opening($openings['ledger'], $openings['subledger'])];
+        $pairing->pairByName();
+        $extras = $pairing->takeExtras();
+        $pairing->byBatch();
+        foreach ([...$extras, ...$pairing->takeExtras()] as $line) {
+            $lines[] = $name->extra($line);
+        }
+        foreach (self::elsewhere($source, $pairing) as [$item, $posting, $account]) {
+            $pairing->takeItem($item);
+            $lines[] = $name->wrongAccount($item, $posting, $account);
+        }
+        $pairing->pairByAmount();
+        $tax = self::taxOf($source, $pairing->pairs);
+        foreach ($pairing->pairs as $pair) {
+            $lines[] = $name->ofPair($pair, $tax);
+        }
+        foreach ($pairing->leftItems() as $item) {
+            $lines[] = $name->notInLedger($item);
+        }
+        foreach ($pairing->leftPostings() as $posting) {
+            $lines[] = $name->notInSubledger($posting);
+        }
+        $lines = array_values(array_filter($lines));
+        $order = array_flip(array_map(static fn (Cause $cause): string => $cause->value, Cause::cases()));
+        usort($lines, static fn (CauseLine $one, CauseLine $other): int => [$order[$one->cause->value], $one->date(), $one->first()->id] <=> [$order[$other->cause->value], $other->date(), $other->first()->id]);
+
+        return $lines;
+    }
+
+    /**
+     * Items whose posting stands on another account: same entry or document, same amount on the same side.
+     *
+     * @return list<array{ProofLine, ProofLine, string}>
+     */
+    private static function elsewhere(ProofSource $source, Pairing $pairing): array
+    {
+        $items = $pairing->leftItems();
+        $byDocument = $byEntry = [];
+        foreach ($source->elsewhere($items) as [$account, $posting]) {
+            if ($posting->document !== '') {
+                $byDocument[$posting->document."\0".$posting->amount][] = [$account, $posting];
+            }
+            $byEntry[$posting->entry."\0".$posting->amount][] = [$account, $posting];
+        }
+        $found = $taken = [];
+        foreach ($items as $item) {
+            $candidates = [
+                ...($item->entry === '' ? [] : $byEntry[$item->entry."\0".$item->amount] ?? []),
+                ...($item->document === '' ? [] : $byDocument[$item->document."\0".$item->amount] ?? []),
+            ];
+            foreach ($candidates as [$account, $posting]) {
+                if (! isset($taken[$posting->id])) {
+                    $taken[$posting->id] = true;
+                    $found[] = [$item, $posting, $account];
+                    break;
+                }
+            }
+        }
+
+        return $found;
+    }
+
+    /**
+     * @param list<Pair> $pairs
+     * @return array<int, int>
+     */
+    private static function taxOf(ProofSource $source, array $pairs): array
+    {
+        $ids = [];
+        foreach ($pairs as $pair) {
+            foreach ($pair->items as $item) {
+                $ids[] = $item->id;
+            }
+        }
+
+        return $ids === [] ? [] : $source->tax($ids);
+    }
+}

@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ajuste\Core\Subledger;
+
+/** What kind of document an item is (R1). */
+enum Kind: string
+{
+    case Invoice = 'invoice';
+    case DebitNote = 'debit_note';
+    case CreditNote = 'credit_note';
+    case Receipt = 'receipt';
+    case Refund = 'refund';
+    case Charge = 'charge';
+    case Deposit = 'deposit';
+    case Discount = 'discount';
+    case Deduction = 'deduction';
+    case WriteOff = 'write_off';
+    case WriteBack = 'write_back';
+    case Contra = 'contra';
+    case DepositMatched = 'deposit_matched';
+    case Transfer = 'transfer';
+    case ExchangeDifference = 'exchange_difference';
+    case Adjustment = 'adjustment';
+    case Opening = 'opening';
+
+    /** The side that the kind implies; null where each item has to say it. */
+    public function side(): ?Side
+    {
+        return match ($this) {
+            self::Invoice, self::DebitNote, self::Refund, self::Charge, self::WriteBack => Side::Debit,
+            self::CreditNote, self::Receipt, self::Deposit, self::Discount, self::Deduction, self::WriteOff,
+            self::Contra, self::DepositMatched => Side::Credit,
+            self::Transfer, self::ExchangeDifference, self::Adjustment, self::Opening => null,
+        };
+    }
+
+    /** Whether its items correct only the base amount and are zero in their own currency (R9). */
+    public function correctsBaseOnly(): bool
+    {
+        return $this === self::ExchangeDifference;
+    }
+
+    public function words(): string
+    {
+        return match ($this) {
+            self::Opening => 'brought forward',
+            self::WriteOff => 'write-off',
+            self::WriteBack => 'write-back',
+            default => str_replace('_', ' ', $this->value),
+        };
+    }
+
+    /** @return list<string> */
+    public static function values(): array
+    {
+        return array_map(static fn (self $kind): string => $kind->value, self::cases());
+    }
+}

@@ -1,0 +1,583 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Database\Seeders;
+
+use Ajuste\Core\Calendar\Day;
+use Ajuste\Core\Exchange\CsvWriter;
+use Ajuste\Core\Money\Currency;
+use Ajuste\Core\Money\Money;
+use Ajuste\Core\Money\Rate;
+use Ajuste\Core\Money\Rounding;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
+
+/**
+ * The files that the accounting system of Valdecierzo Growers' Mill hands over for October 2026, with twelve months of history: an
+ * invented cooperative, invented names, the same on every machine. Every cause that a proof can name is planted.
+ */
+final class DemoFiles
+{
+    private const FIRST = '2025-11-01';
+
+    private const LAST = '2026-10-31';
+
+    private const SHOPS = ['Almadraba Foods', 'Bodega Tresríos', 'Casa Ferrín Bakeries', 'Lonja del Cierzo', 'Tiendas Romeral', 'Ultramar Pantry', 'Valle Hondo Hotels', 'Obrador Nublares'];
+
+    private const ABROAD = [['Hullhaven Deli Group', 'GBP', 'GB'], ['Oakmere Delicatessen', 'GBP', 'GB'], ['Fennbridge Grocers', 'GBP', 'GB'], ['Redmill Wholefoods', 'USD', 'US'], ['Prairie Lantern Co-op', 'USD', 'US'], ['Saltmarsh & Daughters', 'USD', 'US'], ['Kita-Minato Trading', 'JPY', 'JP'], ['Aozora Olive House', 'JPY', 'JP']];
+
+    private const WORDS = ['Acequia', 'Barbecho', 'Cardencha', 'Espliego', 'Fontanar', 'Gavilla', 'Hontanar', 'Jaral', 'Lindero', 'Majuelo', 'Noguera', 'Orujera', 'Pedriza', 'Retama', 'Sarmienta', 'Trigal', 'Umbría', 'Vereda', 'Zarzal', 'Almazara'];
+
+    private const TRADES = ['Ultramarinos', 'Panadería', 'Mesón', 'Colmado', 'Hostal'];
+
+    private const FIRST_NAMES = ['Marta', 'Julián', 'Inés', 'Tomás', 'Elvira', 'Gaspar', 'Rosaura', 'Benito'];
+
+    private const SURNAMES = ['Peñalba', 'Olivarra', 'Trigales', 'Molinuevo', 'Cierzal', 'Vilariño', 'Barrancas', 'Sotomolino', 'Encinal', 'Aldehuela'];
+
+    private const GOODS = [['Olive oil, 5 l', '4010', 10], ['Bread flour, 25 kg', '4000', 10], ['Barley seed, 50 kg', '4020', 10], ['Fertiliser NPK, 40 kg', '4030', 21], ['Milling service', '4040', 21]];
+
+    private const TABLES = [
+        'settings' => ['name', 'value'],
+        'accounts' => ['account', 'name', 'type', 'role', 'currency'],
+        'suppliers' => ['supplier', 'name', 'currency', 'control_account', 'iban'],
+        'customers' => ['customer', 'name', 'trading_name', 'currency', 'terms', 'control_account', 'supplier', 'group', 'email', 'country', 'credit_limit'],
+        'agreements' => ['customer', 'supplier', 'reference', 'from', 'to', 'currency', 'scope'],
+        'rates' => ['date', 'currency', 'rate', 'quoted'],
+        'items' => ['document', 'kind', 'customer', 'date', 'due_date', 'currency', 'amount', 'base_amount', 'side', 'reference', 'control_account', 'entry', 'batch', 'terms'],
+        'item_lines' => ['document', 'line', 'description', 'quantity', 'unit_price', 'net', 'tax_rate', 'account'],
+        'matches' => ['date', 'debit_document', 'credit_document', 'amount'],
+        'supplier_items' => ['document', 'kind', 'supplier', 'date', 'due_date', 'currency', 'amount', 'base_amount', 'open', 'reference'],
+        'ledger' => ['entry', 'date', 'account', 'reference', 'description', 'debit', 'credit', 'document', 'customer', 'source', 'batch'],
+    ];
+
+    private Randomizer $chance;
+
+    /** @var array<string, list<array<string, string>>> rows by file */
+    private array $rows;
+
+    /** @var array<string, array{customer: string, name: string, currency: string, terms: string, habit: int, member: bool}> */
+    private array $customers = [];
+
+    /** @var array<string, list<array{document: string, date: string, due: string, open: int, amount: int, base: int, moved: int, matched: int}>> open invoices by customer */
+    private array $open = [];
+
+    /** @var array<string, array<string, string>> rate by currency and month */
+    private array $rates = [];
+
+    /** @var array<string, int> */
+    private array $numbers = [];
+
+    public function __construct()
+    {
+        $this->chance = new Randomizer(new Mt19937(20261031));
+        $this->rows = array_map(static fn (): array => [], self::TABLES);
+        $this->lists();
+        $this->broughtForward();
+        for ($month = self::FIRST; $month < self::LAST; $month = Day::plus(Day::lastOfMonth($month), 1)) {
+            $this->month($month);
+        }
+        $this->oddKinds();
+        $this->plantFaults();
+    }
+
+    /** @return array<string, string> CSV by file name, as handed over on the first days of November */
+    public function handedOver(): array
+    {
+        return $this->written($this->rows);
+    }
+
+    /**
+     * What the accounting system hands over after its people have mended at the source what can be mended there: all but the entries that
+     * simply belong to another period.
+     *
+     * @return array<string, string> CSV by file name
+     */
+    public function mended(): array
+    {
+        $rows = ['ledger' => $this->rows['ledger'], 'items' => $this->rows['items']];
+        foreach ($rows['ledger'] as &$line) {
+            foreach ($this->mends as [$entry, $account, $debit, $credit]) {
+                if ($line['entry'] === $entry && $line['account'] === $account) {
+                    [$line['debit'], $line['credit']] = [$debit, $credit];
+                }
+            }
+        }
+        unset($line);
+        array_push($rows['ledger'], ...$this->mendingEntries);
+        array_push($rows['items'], ...$this->mendingItems);
+
+        return $this->written($rows);
+    }
+
+    /** @var list<array{string, string, string, string}> entry, account and the debit and credit that it should have */
+    private array $mends = [];
+
+    /** @var list<array<string, string>> */
+    private array $mendingEntries = [];
+
+    /** @var list<array<string, string>> */
+    private array $mendingItems = [];
+
+    private function lists(): void
+    {
+        foreach (['books_name' => "Valdecierzo Growers' Mill", 'period' => '2026-10', 'credit_balance_limit' => '25.00', 'residue_limit.GBP' => '5.00'] as $name => $value) {
+            $this->add('settings', compact('name', 'value'));
+        }
+        foreach ([
+            ['1100', 'Receivables control', 'asset', 'receivables_control'], ['1150', 'Receivables, presentation', 'asset', 'presentation'], ['1180', "Members' advances", 'asset', ''],
+            ['1190', 'Allowance on receivables', 'asset', 'allowance'], ['1500', 'Bank, current account', 'asset', 'bank'], ['1510', 'Till', 'asset', 'till'], ['1520', 'Receipts in transit', 'asset', 'receipts_in_transit'],
+            ['1530', 'Payments in transit', 'asset', 'payments_in_transit'], ['2100', 'Payables control', 'liability', 'payables_control'], ['2150', 'Customers in credit', 'liability', 'customers_in_credit'],
+            ['2170', 'Customer deposits', 'liability', 'customer_deposits'], ['2300', 'Output tax', 'liability', 'output_tax'], ['2900', 'Brought forward', 'equity', ''],
+            ['4000', 'Sales, flour', 'income', 'revenue'], ['4010', 'Sales, oil', 'income', 'revenue'], ['4020', 'Sales, seed', 'income', 'revenue'], ['4030', 'Sales, fertiliser', 'income', 'revenue'], ['4040', 'Milling fees', 'income', 'revenue'],
+            ['4080', 'Sales reductions', 'income', 'sales_reductions'], ['4085', 'Short deliveries', 'expense', ''], ['4700', 'Residues written back', 'income', 'residues_written_back'], ['4800', 'Exchange gains, realised', 'income', 'exchange_realised_gain'], ['4810', 'Exchange gains, unrealised', 'income', 'exchange_unrealised_gain'],
+            ['6100', 'Bank charges', 'expense', 'bank_charges'], ['6200', 'Discounts allowed', 'expense', 'discounts_allowed'], ['6300', 'Residues written off', 'expense', 'residues_written_off'], ['6400', 'Impairment of receivables', 'expense', 'impairment_loss'],
+            ['6800', 'Exchange losses, realised', 'expense', 'exchange_realised_loss'], ['6810', 'Exchange losses, unrealised', 'expense', 'exchange_unrealised_loss'],
+        ] as [$account, $name, $type, $role]) {
+            $this->add('accounts', compact('account', 'name', 'type', 'role'));
+        }
+        foreach (self::SHOPS as $place => $name) {
+            $this->customer((string) (3001 + $place), $name, 'EUR', $place % 2 === 0 ? '2/10 net 30' : 'net 45', 'chain', 'ES');
+        }
+        foreach (self::ABROAD as $place => [$name, $currency, $country]) {
+            $this->customer((string) (3101 + $place), $name, $currency, 'net 45', 'export', $country);
+        }
+        for ($place = 0; $place < 84; $place++) {
+            $this->customer((string) (3201 + $place), self::TRADES[intdiv($place, 20)].' '.self::WORDS[$place % 20], 'EUR', ['net 30', '2/10 net 30', 'eom+15'][$place % 3], 'shop', 'ES');
+        }
+        for ($place = 0; $place < 40; $place++) {
+            $name = self::SURNAMES[$place % 10].', '.self::FIRST_NAMES[($place * 3 + intdiv($place, 10)) % 8].' (member)';
+            $supplier = (string) (7001 + $place);
+            $this->add('suppliers', ['supplier' => $supplier, 'name' => $name, 'currency' => 'EUR', 'control_account' => '2100']);
+            $this->customer((string) (5001 + $place), $name, 'EUR', 'net 60', 'member', 'ES', $supplier);
+            if ($place % 7 !== 3) {
+                $this->add('agreements', ['customer' => (string) (5001 + $place), 'supplier' => $supplier, 'reference' => 'OFF-'.(100 + $place), 'from' => '2024-01-01', 'to' => $place % 9 === 0 ? '2026-12-31' : '', 'currency' => 'EUR', 'scope' => $place % 2 === 0 ? 'due' : 'all']);
+            }
+        }
+        foreach (['GBP' => 11540, 'USD' => 9210, 'JPY' => 620] as $currency => $start) {
+            $rate = $start;
+            for ($month = self::FIRST; $month < self::LAST; $month = Day::plus(Day::lastOfMonth($month), 1)) {
+                $rate += $this->chance->getInt(-intdiv($start, 60), intdiv($start, 60));
+                $this->rates[$currency][substr($month, 0, 7)] = $currency === 'JPY' ? sprintf('0.00%03d', $rate) : sprintf('%d.%04d', intdiv($rate, 10000), $rate % 10000);
+                foreach ([Day::plus($month, 14), Day::lastOfMonth($month)] as $date) {
+                    $this->add('rates', ['date' => $date, 'currency' => $currency, 'rate' => $this->rates[$currency][substr($month, 0, 7)], 'quoted' => 'base_per_unit']);
+                }
+            }
+        }
+    }
+
+    private function customer(string $customer, string $name, string $currency, string $terms, string $group, string $country, string $supplier = ''): void
+    {
+        $this->add('customers', [
+            'customer' => $customer, 'name' => $name, 'trading_name' => $group === 'shop' ? explode(' ', $name, 2)[1] : '', 'currency' => $currency, 'terms' => $terms, 'control_account' => '1100', 'supplier' => $supplier,
+            'group' => $group, 'email' => "accounts.{$customer}@example.invalid", 'country' => $country, 'credit_limit' => $group === 'shop' ? '6000.00' : '',
+        ]);
+        $this->customers[$customer] = ['customer' => $customer, 'name' => $name, 'currency' => $currency, 'terms' => $terms, 'habit' => $this->chance->getInt(0, 9), 'member' => $supplier !== ''];
+        $this->open[$customer] = [];
+    }
+
+    private function broughtForward(): void
+    {
+        $total = 0;
+        foreach ($this->customers as $about) {
+            $customer = $about['customer'];
+            if ($about['currency'] === 'EUR' && (int) $customer % 4 === 1) {
+                $amount = $this->chance->getInt(8_000, 260_000);
+                $document = 'BF-'.$customer;
+                $this->item($document, 'opening', $customer, self::FIRST, Day::plus(self::FIRST, $this->chance->getInt(0, 30)), $amount, $amount, ['side' => 'debit', 'entry' => '']);
+                $this->opens($customer, $document, self::FIRST, Day::plus(self::FIRST, 20), $amount, $amount);
+                $total += $amount;
+            }
+        }
+        // The ledger was taken over 37.50 short.
+        $this->post('25-0001', self::FIRST, [['1100', $total - 3750], ['2900', 3750 - $total]], ['description' => 'Brought forward', 'source' => 'opening']);
+        $this->mendingEntries = [...$this->mendingEntries, ...$this->lines('26-9001', '2026-10-31', [['1100', 3750], ['2900', -3750]], ['description' => 'Brought forward, corrected', 'source' => 'opening'])];
+    }
+
+    private function month(string $first): void
+    {
+        $last = Day::lastOfMonth($first);
+        foreach ($this->customers as $about) {
+            $customer = $about['customer'];
+            $invoices = $about['member'] ? $this->chance->getInt(0, 1) : $this->chance->getInt(0, (int) $customer < 3200 ? 3 : 1);
+            for ($count = 0; $count < $invoices; $count++) {
+                $this->invoice($customer, Day::plus($first, $this->chance->getInt(0, Day::between($first, $last))));
+            }
+        }
+        foreach ($this->customers as $about) {
+            $customer = $about['customer'];
+            $this->pays($customer, $first, $last);
+        }
+        foreach ($this->customers as $about) {
+            $customer = $about['customer'];
+            if ($about['member']) {
+                $document = "DEL-{$customer}-".substr($first, 2, 2).substr($first, 5, 2);
+                $amount = $this->chance->getInt(20_000, 140_000);
+                if ($this->chance->getInt(0, 2) === 0) {
+                    $open = $first >= '2026-08-01' ? $amount : 0;
+                    $this->add('supplier_items', ['document' => $document, 'kind' => 'bill', 'supplier' => (string) ((int) $customer + 2000), 'date' => Day::plus($first, 9), 'due_date' => Day::plus($first, 39), 'currency' => 'EUR', 'amount' => $this->say($amount, 'EUR'), 'base_amount' => $this->say($amount, 'EUR'), 'open' => $this->say($open, 'EUR'), 'reference' => 'olives delivered']);
+                }
+            }
+        }
+    }
+
+    private function invoice(string $customer, string $date): void
+    {
+        $about = $this->customers[$customer];
+        $foreign = $about['currency'] !== 'EUR';
+        $document = 'F'.substr($date, 2, 2).$this->number('invoice', 5);
+        $net = $tax = 0;
+        $revenue = [];
+        for ($line = 1, $lines = $this->chance->getInt(1, 3); $line <= $lines; $line++) {
+            [$goods, $account, $rate] = self::GOODS[$about['member'] ? $this->chance->getInt(2, 4) : $this->chance->getInt(0, 4)];
+            $quantity = $this->chance->getInt(2, 40);
+            $price = $this->chance->getInt(650, 5200) * ($foreign ? 3 : 1);
+            if ($about['currency'] === 'JPY') {
+                $price *= 2;
+            }
+            $lineNet = $quantity * $price;
+            $net += $lineNet;
+            $tax += $foreign ? 0 : Rounding::proportion($lineNet, $rate, 100);
+            $revenue[$account] = ($revenue[$account] ?? 0) + $lineNet;
+            $this->add('item_lines', ['document' => $document, 'line' => (string) $line, 'description' => $goods, 'quantity' => (string) $quantity, 'unit_price' => $this->say($price, $about['currency']), 'net' => $this->say($lineNet, $about['currency']), 'tax_rate' => $foreign ? '0' : (string) $rate, 'account' => $account]);
+        }
+        $amount = $net + $tax;
+        $base = $this->base($amount, $about['currency'], $date);
+        $due = $about['terms'] === 'eom+15' ? Day::plus(Day::lastOfMonth($date), 15) : Day::plus($date, (int) preg_replace('/^.*net /', '', $about['terms']));
+        $entry = $this->entry($date);
+        $this->item($document, 'invoice', $customer, $date, $due, $amount, $base, ['entry' => $entry, 'terms' => $about['terms']]);
+        $this->opens($customer, $document, $date, $due, $amount, $base);
+        $parts = Rounding::split($base - ($foreign ? 0 : $tax), array_values($revenue));
+        $lines = [['1100', $base]];
+        foreach (array_keys($revenue) as $place => $account) {
+            $lines[] = [(string) $account, -$parts[$place]];
+        }
+        $this->post($entry, $date, [...$lines, ['2300', $foreign ? 0 : -$tax]], ['description' => 'Sales transfer', 'document' => $document, 'customer' => $customer, 'source' => 'sales']);
+    }
+
+    private function pays(string $customer, string $first, string $last): void
+    {
+        $about = $this->customers[$customer];
+        $lag = [-3, 0, 2, 4, 8, 12, 20, 35, 55, 95][$about['habit']];
+        foreach ($this->open[$customer] as $place => $invoice) {
+            $date = self::businessDay(max(Day::plus($invoice['due'], $lag + $this->chance->getInt(-2, 6)), Day::plus($invoice['date'], 1)));
+            if ($date < $first || $date > $last || $invoice['open'] === 0) {
+                continue;
+            }
+            $this->pay($customer, $place, $date);
+        }
+        if ($this->chance->getInt(0, 24) === 0 && $about['currency'] === 'EUR') {
+            $this->creditNote($customer, self::businessDay(Day::plus($first, $this->chance->getInt(3, 25))));
+        }
+    }
+
+    private function pay(string $customer, int $place, string $date): void
+    {
+        $invoice = &$this->open[$customer][$place];
+        $about = $this->customers[$customer];
+        $loose = $date >= '2026-10-12' && $this->chance->getInt(0, 5) === 0;
+        $way = $about['currency'] === 'EUR' ? $this->chance->getInt(0, 29) : 29;
+        $open = $invoice['open'];
+        $extra = [];
+        $cash = $open;
+        if ($way < 3 && str_starts_with($about['terms'], '2/10')) {
+            $extra = ['discount', Rounding::proportion($open, 2, 100), '6200'];
+        } elseif ($way === 3 && (int) $customer < 3100) {
+            $extra = ['deduction', $this->chance->getInt(900, min(9_000, intdiv($open, 4) + 901)), '4085'];
+        } elseif ($way === 4) {
+            $cash = $open - $this->chance->getInt(20, 420); // a residue stays
+        } elseif ($way === 5) {
+            $cash = $open + $this->chance->getInt(500, 20_000); // paid too much
+        } elseif ($way === 6) {
+            $cash = intdiv($open, 2);
+        }
+        $cash -= $extra[1] ?? 0;
+        $document = 'R'.substr($date, 2, 2).$this->number('receipt', 5);
+        $base = $this->base($cash, $about['currency'], $date);
+        $batched = $about['currency'] === 'EUR' && $this->chance->getInt(0, 3) > 0;
+        $batch = $batched ? 'PS'.str_replace('-', '', substr($date, 2)) : '';
+        $entry = $batched ? '' : $this->entry($date);
+        $this->item($document, 'receipt', $customer, $date, $date, $cash, $base, ['entry' => $entry, 'batch' => $batch, 'reference' => $this->chance->getInt(0, 2) > 0 ? $invoice['document'] : '']);
+        if ($batched) {
+            $this->batches[$batch] = [$date, ($this->batches[$batch][1] ?? 0) + $cash];
+        } else {
+            $this->post($entry, $date, [['1500', $base], ['1100', -$base]], ['description' => "Receipt {$about['name']}", 'document' => $document, 'customer' => $customer, 'source' => 'bank']);
+        }
+        if ($loose) {
+            return;
+        }
+        $this->matches($customer, $invoice, $document, $date, min($cash, $open), $cash, $base);
+        if ($extra !== []) {
+            [$kind, $amount, $account] = $extra;
+            $second = strtoupper(substr($kind, 0, 2)).substr($date, 2, 2).$this->number($kind, 4);
+            $entry = $this->entry($date);
+            $this->item($second, $kind, $customer, $date, $date, $amount, $amount, ['entry' => $entry, 'reference' => $invoice['document']]);
+            $this->post($entry, $date, [[$account, $amount], ['1100', -$amount]], ['description' => ucfirst($kind)." on {$invoice['document']}", 'document' => $second, 'customer' => $customer, 'source' => 'bank']);
+            $this->matches($customer, $invoice, $second, $date, $amount, $amount, $amount);
+        }
+    }
+
+    /** @var array<string, array{string, int}> day and sum of the receipts that were paid in together */
+    private array $batches = [];
+
+    private function creditNote(string $customer, string $date): void
+    {
+        $amount = $this->chance->getInt(2_000, 22_000);
+        $tax = $amount - Rounding::proportion($amount, 100, 110);
+        $document = 'CN'.substr($date, 2, 2).$this->number('credit note', 4);
+        $entry = $this->entry($date);
+        $this->item($document, 'credit_note', $customer, $date, $date, $amount, $amount, ['entry' => $entry]);
+        $this->post($entry, $date, [['4080', $amount - $tax], ['2300', $tax], ['1100', -$amount]], ['description' => 'Credit for returned goods', 'document' => $document, 'customer' => $customer, 'source' => 'sales']);
+        foreach ($this->open[$customer] as &$invoice) {
+            if ($date < '2026-09-01' && $invoice['open'] >= $amount && $invoice['date'] <= $date) {
+                $this->matches($customer, $invoice, $document, $date, $amount, $amount, $amount);
+
+                return;
+            }
+        }
+    }
+
+    /** The kinds of documents that a year has once or twice. */
+    private function oddKinds(): void
+    {
+        $this->single('2026-06-12', 'DN260001', 'debit_note', '3003', 18_420, '4000', 1);
+        $this->single('2026-07-03', 'CH260001', 'charge', '3205', 3_500, '6100', 1);
+        $this->single('2026-03-20', 'WO260001', 'write_off', '3210', 212, '6300', -1);
+        $this->single('2026-04-17', 'WB260001', 'write_back', '3211', 180, '4700', 1);
+        $this->single('2026-09-30', 'CT260001', 'contra', '5002', 41_000, '2100', -1);
+        $this->single('2026-08-21', 'RF260001', 'refund', '3214', 9_900, '1530', 1);
+        $this->single('2026-08-21', 'AD260001', 'adjustment', '3220', 1_240, '4080', -1, 'credit');
+        $this->single('2026-10-06', 'TR260001', 'transfer', '3221', 15_000, '', -1, 'credit');
+        foreach ([['DP260001', '3104', 450_000, '2026-07-10'], ['DP260002', '3107', 1_150_000, '2026-10-27'], ['DP260003', '3008', 60_500, '2026-10-13']] as [$document, $customer, $amount, $date]) {
+            $currency = $this->customers[$customer]['currency'];
+            $base = $this->base($amount, $currency, $date);
+            $entry = $this->entry($date);
+            $this->item($document, 'deposit', $customer, $date, $date, $amount, $base, ['entry' => $entry, 'control_account' => '2170']);
+            $this->post($entry, $date, [['1500', $base], ['2170', -$base]], ['description' => 'Deposit for an order', 'document' => $document, 'customer' => $customer, 'source' => 'bank']);
+        }
+        $base = $this->base(450_000, 'USD', '2026-07-10');
+        $entry = $this->entry('2026-09-02');
+        $this->item('DM260001', 'deposit_matched', '3104', '2026-09-02', '2026-09-02', 450_000, $base, ['entry' => $entry, 'reference' => 'DP260001']);
+        $this->post($entry, '2026-09-02', [['2170', $base], ['1100', -$base]], ['description' => 'Deposit DP260001 taken over', 'document' => 'DM260001', 'customer' => '3104', 'source' => 'sales']);
+        $entry = $this->entry('2026-10-06');
+        $this->item('TR260001', 'transfer', '3222', '2026-10-06', '2026-10-06', 15_000, 15_000, ['side' => 'debit', 'entry' => $entry]);
+        $this->post($entry, '2026-10-06', [['1100', 15_000], ['1100', -15_000]], ['description' => 'Transfer between branches', 'document' => 'TR260001', 'source' => 'journal']);
+        foreach ($this->batches as $batch => [$date, $sum]) {
+            $this->post($this->entry($date), $date, [['1500', $sum], ['1100', -$sum]], ['description' => "Paying-in {$batch}", 'source' => 'bank', 'batch' => $batch]);
+        }
+    }
+
+    private function single(string $date, string $document, string $kind, string $customer, int $amount, string $account, int $sign, string $side = ''): void
+    {
+        $entry = $account === '' ? '' : $this->entry($date);
+        $this->item($document, $kind, $customer, $date, $kind === 'debit_note' ? Day::plus($date, 30) : $date, $amount, $amount, ['side' => $side, 'entry' => $entry]);
+        if ($account !== '') {
+            $this->post($entry, $date, [['1100', $sign * $amount], [$account, -$sign * $amount]], ['description' => ucfirst(str_replace('_', ' ', $kind)), 'document' => $document, 'customer' => $customer, 'source' => 'journal']);
+        }
+    }
+
+    private function plantFaults(): void
+    {
+        $october = array_values(array_filter($this->rows['items'], static fn (array $item): bool => $item['kind'] === 'invoice' && $item['date'] >= '2026-10-02' && $item['date'] <= '2026-10-29' && $item['currency'] === 'EUR' && $item['control_account'] === ''));
+        $receipts = array_values(array_filter($this->rows['items'], static fn (array $item): bool => $item['kind'] === 'receipt' && $item['date'] >= '2026-10-05' && $item['entry'] !== '' && $item['currency'] === 'EUR'));
+        $fit = static fn (callable $test): array => array_values(array_filter($october, $test))[0];
+        $digits = static fn (string $amount): array => str_split(str_replace('.', '', $amount));
+        $taken = [];
+
+        // Two digits exchanged.
+        $item = $fit(static fn (array $i): bool => $digits($i['amount'])[0] !== $digits($i['amount'])[1] && $digits($i['amount'])[1] !== '0');
+        $taken[] = $item['document'];
+        $swapped = $digits($item['amount']);
+        [$swapped[0], $swapped[1]] = [$swapped[1], $swapped[0]];
+        $this->misstate($item, (int) implode('', $swapped));
+
+        // Decimal point shifted, posted net of tax, and just wrong.
+        foreach ([static fn (int $amount, array $i): int => $amount * 10, fn (int $amount, array $i): int => $amount - $this->taxOf($i['document']), static fn (int $amount, array $i): int => $amount - 3_333] as $wrong) {
+            $item = $fit(static fn (array $i): bool => ! in_array($i['document'], $taken, true) && (int) implode('', $digits($i['amount'])) > 10_000);
+            $taken[] = $item['document'];
+            $this->misstate($item, $wrong((int) implode('', $digits($item['amount'])), $item));
+        }
+
+        // On another account.
+        $item = $fit(static fn (array $i): bool => ! in_array($i['document'], $taken, true));
+        $taken[] = $item['document'];
+        foreach ($this->rows['ledger'] as &$line) {
+            if ($line['entry'] === $item['entry'] && $line['account'] === '1100') {
+                $line['account'] = '1180';
+            }
+        }
+        unset($line);
+        $amount = (int) implode('', $digits($item['amount']));
+        array_push($this->mendingEntries, ...$this->lines('26-9002', '2026-10-31', [['1100', $amount], ['1180', -$amount]], ['description' => "Reclassed {$item['document']}", 'document' => $item['document'], 'customer' => $item['customer'], 'source' => 'journal']));
+
+        // A credit note on the wrong side.
+        $this->single('2026-10-14', 'CN269001', 'credit_note', '3230', 18_300, '4080', 1);
+        array_push($this->mendingEntries, ...$this->lines('26-9003', '2026-10-31', [['1100', -36_600], ['4080', 36_600]], ['description' => 'CN269001 put on its side', 'document' => 'CN269001', 'customer' => '3230', 'source' => 'journal']));
+
+        // A receipt posted twice, and an invoice twice with the customer.
+        $receipt = $receipts[0];
+        $twice = (int) implode('', $digits($receipt['amount']));
+        $this->post('26-8801', Day::plus($receipt['date'], 1), [['1500', $twice], ['1100', -$twice]], ['description' => 'Receipt, posted again', 'document' => $receipt['document'], 'customer' => $receipt['customer'], 'source' => 'bank']);
+        array_push($this->mendingEntries, ...$this->lines('26-9004', '2026-10-31', [['1500', -$twice], ['1100', $twice]], ['description' => "{$receipt['document']} was posted twice", 'document' => $receipt['document'], 'customer' => $receipt['customer'], 'source' => 'bank']));
+        $item = $fit(static fn (array $i): bool => ! in_array($i['document'], $taken, true));
+        $taken[] = $item['document'];
+        $this->rows['items'][] = [...$item, 'entry' => ''];
+        $this->mendingItems[] = [...$item, 'kind' => 'adjustment', 'side' => 'credit', 'date' => '2026-10-31', 'due_date' => '2026-10-31', 'entry' => '', 'terms' => ''];
+
+        // Of another period: a batch of the last day and a credit note, both posted in November.
+        $this->item('R26CUT1', 'receipt', '3002', '2026-10-31', '2026-10-31', 51_271, 51_271, ['batch' => 'PS261031']);
+        $this->post('26-9900', '2026-11-02', [['1500', 51_271], ['1100', -51_271]], ['description' => 'Paying-in PS261031', 'source' => 'bank', 'batch' => 'PS261031']);
+        $this->item('CN269002', 'credit_note', '3004', '2026-10-30', '2026-10-30', 24_200, 24_200, ['entry' => '26-9901']);
+        $this->post('26-9901', '2026-11-03', [['4080', 22_000], ['2300', 2_200], ['1100', -24_200]], ['description' => 'Credit note', 'document' => 'CN269002', 'customer' => '3004', 'source' => 'sales']);
+
+        // Three invoices of a batch that never reached the ledger, and a journal that nobody can place.
+        foreach ([['F26T001', '3240', 61_105], ['F26T002', '3241', 48_210], ['F26T003', '3242', 77_105]] as [$document, $customer, $amount]) {
+            $this->item($document, 'invoice', $customer, '2026-10-30', '2026-11-29', $amount, $amount, ['batch' => 'SALES-301', 'terms' => 'net 30']);
+            $net = Rounding::proportion($amount, 100, 110);
+            array_push($this->mendingEntries, ...$this->lines('26-90'.substr($document, -2), '2026-10-30', [['1100', $amount], ['4000', -$net], ['2300', $net - $amount]], ['description' => 'Sales transfer', 'document' => $document, 'customer' => $customer, 'source' => 'sales']));
+        }
+        $this->post('7741', '2026-10-09', [['1100', 125_000], ['2900', -125_000]], ['description' => 'Rounding clean-up', 'source' => 'journal']);
+        array_push($this->mendingEntries, ...$this->lines('26-9010', '2026-10-31', [['1100', -125_000], ['2900', 125_000]], ['description' => 'Reversal of 7741', 'source' => 'journal', 'reference' => '7741']));
+    }
+
+    /** @param array<string, string> $item */
+    private function misstate(array $item, int $wrong): void
+    {
+        $right = (int) str_replace('.', '', $item['amount']);
+        foreach ($this->rows['ledger'] as $place => $line) {
+            if ($line['entry'] === $item['entry'] && $line['account'] === '1100') {
+                $this->mends[] = [$item['entry'], '1100', $line['debit'], ''];
+                $this->rows['ledger'][$place]['debit'] = $this->say($wrong, 'EUR');
+            } elseif ($line['entry'] === $item['entry'] && $line['account'] !== '2300') {
+                $this->mends[] = [$item['entry'], $line['account'], '', $line['credit']];
+                $this->rows['ledger'][$place]['credit'] = $this->say((int) str_replace('.', '', $line['credit']) + $wrong - $right, 'EUR');
+
+                return;
+            }
+        }
+    }
+
+    private function taxOf(string $document): int
+    {
+        $gross = 0;
+        foreach ($this->rows['items'] as $item) {
+            $gross = $item['document'] === $document ? (int) str_replace('.', '', $item['amount']) : $gross;
+        }
+        foreach ($this->rows['item_lines'] as $line) {
+            $gross -= $line['document'] === $document ? (int) str_replace('.', '', $line['net']) : 0;
+        }
+
+        return $gross;
+    }
+
+    /** @param array{document: string, date: string, due: string, open: int, amount: int, base: int, moved: int, matched: int} $invoice */
+    private function matches(string $customer, array &$invoice, string $credit, string $date, int $amount, int $creditAmount, int $creditBase): void
+    {
+        $currency = $this->customers[$customer]['currency'];
+        $this->add('matches', ['date' => $date, 'debit_document' => $invoice['document'], 'credit_document' => $credit, 'amount' => $this->say($amount, $currency)]);
+        $moved = Rounding::proportion($invoice['base'], $invoice['matched'] + $amount, $invoice['amount']) - $invoice['moved'];
+        $gap = Rounding::proportion($creditBase, $amount, $creditAmount) - $moved;
+        $invoice['matched'] += $amount;
+        $invoice['moved'] += $moved;
+        $invoice['open'] -= $amount;
+        if ($gap !== 0) {
+            $entry = $this->entry($date);
+            $document = 'XD'.substr($date, 2, 2).$this->number('exchange', 4);
+            $this->item($document, 'exchange_difference', $customer, $date, $date, 0, abs($gap), ['side' => $gap > 0 ? 'debit' : 'credit', 'entry' => $entry, 'reference' => $invoice['document']]);
+            $this->post($entry, $date, [['1100', $gap], [$gap > 0 ? '4800' : '6800', -$gap]], ['description' => 'Realised on '.$invoice['document'], 'document' => $document, 'customer' => $customer, 'source' => 'journal']);
+        }
+    }
+
+    private function opens(string $customer, string $document, string $date, string $due, int $amount, int $base): void
+    {
+        $this->open[$customer][] = ['document' => $document, 'date' => $date, 'due' => $due, 'open' => $amount, 'amount' => $amount, 'base' => $base, 'moved' => 0, 'matched' => 0];
+    }
+
+    /** @param array<string, string> $more */
+    private function item(string $document, string $kind, string $customer, string $date, string $due, int $amount, int $base, array $more): void
+    {
+        $currency = $this->customers[$customer]['currency'];
+        $this->add('items', ['document' => $document, 'kind' => $kind, 'customer' => $customer, 'date' => $date, 'due_date' => $due, 'currency' => $currency, 'amount' => $this->say($amount, $currency), 'base_amount' => $this->say($base, 'EUR'), ...$more]);
+    }
+
+    /**
+     * @param  list<array{string, int}>  $lines  account and amount, debit-positive
+     * @param  array<string, string>  $more
+     */
+    private function post(string $entry, string $date, array $lines, array $more): void
+    {
+        array_push($this->rows['ledger'], ...$this->lines($entry, $date, $lines, $more));
+    }
+
+    /**
+     * @param  list<array{string, int}>  $lines
+     * @param  array<string, string>  $more
+     * @return list<array<string, string>>
+     */
+    private function lines(string $entry, string $date, array $lines, array $more): array
+    {
+        $rows = [];
+        foreach ($lines as [$account, $amount]) {
+            if ($amount !== 0) {
+                $rows[] = ['entry' => $entry, 'date' => $date, 'account' => $account, 'debit' => $amount > 0 ? $this->say($amount, 'EUR') : '', 'credit' => $amount < 0 ? $this->say(-$amount, 'EUR') : '', ...$more];
+            }
+        }
+
+        return $rows;
+    }
+
+    private function base(int $amount, string $currency, string $date): int
+    {
+        return $currency === 'EUR' ? $amount
+            : Rate::of(Currency::of($currency), $this->rates[$currency][substr($date, 0, 7)])->toBase(Money::ofMinor($amount, $currency), Currency::of('EUR'))->minor;
+    }
+
+    private function say(int $minor, string $currency): string
+    {
+        return Money::ofMinor($minor, $currency)->decimal();
+    }
+
+    private function entry(string $date): string
+    {
+        return substr($date, 2, 2).'-'.substr($date, 5, 2).'-'.$this->number('entry '.substr($date, 0, 7), 4);
+    }
+
+    private function number(string $series, int $digits): string
+    {
+        $this->numbers[$series] = ($this->numbers[$series] ?? 0) + 1;
+
+        return str_pad((string) $this->numbers[$series], $digits, '0', STR_PAD_LEFT);
+    }
+
+    private static function businessDay(string $day): string
+    {
+        $weekday = (Day::number($day) + 3) % 7; // 0 is Monday
+
+        return $weekday > 4 ? Day::plus($day, 7 - $weekday) : $day;
+    }
+
+    /** @param array<string, string> $row */
+    private function add(string $table, array $row): void
+    {
+        $this->rows[$table][] = [...array_fill_keys(self::TABLES[$table], ''), ...$row];
+    }
+
+    /**
+     * @param  array<string, list<array<string, string>>>  $tables
+     * @return array<string, string>
+     */
+    private function written(array $tables): array
+    {
+        $files = [];
+        foreach ($tables as $table => $rows) {
+            usort($rows, static fn (array $one, array $other): int => ($one['date'] ?? '') <=> ($other['date'] ?? ''));
+            $csv = CsvWriter::line(self::TABLES[$table]);
+            foreach ($rows as $row) {
+                $csv .= CsvWriter::line(array_map(static fn (string $column): string => $row[$column] ?? '', self::TABLES[$table]));
+            }
+            $files["{$table}.csv"] = $csv;
+        }
+
+        return $files;
+    }
+}
