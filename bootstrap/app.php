@@ -8,6 +8,7 @@ use App\Http\Middleware\WriterOnly;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
+use Illuminate\Http\Exceptions\PostTooLargeException;
 use Illuminate\Http\Request;
 
 return Application::configure(basePath: dirname(__DIR__))
@@ -24,6 +25,11 @@ return Application::configure(basePath: dirname(__DIR__))
         $exceptions->dontReport(Refusal::class);
         $exceptions->dontFlash('password');
         $exceptions->render(function (Refusal $refusal, Request $request) {
-            return response()->view('refusal', ['message' => $refusal->getMessage()], 422);
+            return $request->isMethod('GET')
+                ? response()->view('refusal', ['message' => $refusal->getMessage()], 422)
+                : back()->withInput()->with('refusal', $refusal->getMessage());
+        });
+        $exceptions->render(function (PostTooLargeException $tooLarge, Request $request) {
+            return response()->view('refusal', ['message' => 'The files are larger than 64 MB together. Hand them in one by one, or read them with “./ajuste import”.'], 413);
         });
     })->create();

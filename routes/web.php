@@ -1,3 +1,63 @@
 <?php
 
 declare(strict_types=1);
+
+use App\Http\Controllers\AgedController;
+use App\Http\Controllers\BooksController;
+use App\Http\Controllers\CreditBalancesController;
+use App\Http\Controllers\DeskController;
+use App\Http\Controllers\IntakeController;
+use App\Http\Controllers\JournalsController;
+use App\Http\Controllers\ProofController;
+use App\Http\Controllers\SessionController;
+use App\Http\Controllers\UnappliedController;
+use Illuminate\Support\Facades\Route;
+
+Route::middleware('guest')->group(function (): void {
+    Route::get('/sign-in', [SessionController::class, 'create'])->name('sign-in');
+    Route::post('/sign-in', [SessionController::class, 'store']);
+});
+
+Route::middleware('auth')->group(function (): void {
+    Route::post('/sign-out', [SessionController::class, 'destroy'])->name('sign-out');
+    Route::get('/', DeskController::class)->name('desk');
+
+    Route::get('/intake', [IntakeController::class, 'index'])->name('intake');
+    Route::get('/intake/imports/{import}', [IntakeController::class, 'show'])->name('import')->whereNumber('import');
+    Route::get('/intake/files/{file}', [IntakeController::class, 'source'])->name('source-file')->whereNumber('file');
+    Route::get('/intake/hand-in/{token}', [IntakeController::class, 'preview'])->name('hand-in');
+
+    Route::get('/proof', [ProofController::class, 'index'])->name('proof');
+    Route::get('/proof.{format}', [ProofController::class, 'export'])->name('proof.export')->whereIn('format', ['csv', 'xlsx']);
+    Route::get('/unapplied', [UnappliedController::class, 'index'])->name('unapplied');
+    Route::get('/credit-balances', [CreditBalancesController::class, 'index'])->name('credit-balances');
+    Route::get('/aged', [AgedController::class, 'index'])->name('aged');
+    Route::get('/aged.{format}', [AgedController::class, 'export'])->name('aged.export')->whereIn('format', ['csv', 'xlsx']);
+    Route::get('/aged/{customer}', [AgedController::class, 'items'])->name('aged.items')->whereNumber('customer');
+
+    Route::get('/journals', [JournalsController::class, 'index'])->name('journals');
+    Route::get('/vouchers/{voucher}', [JournalsController::class, 'voucher'])->name('voucher')->whereNumber('voucher');
+    Route::get('/settlements/{settlement}', [JournalsController::class, 'settlement'])->name('settlement')->whereNumber('settlement');
+    Route::get('/trail', [JournalsController::class, 'trail'])->name('trail');
+
+    Route::get('/documents/{item}', [BooksController::class, 'document'])->name('document')->whereNumber('item');
+    Route::get('/postings/{posting}', [BooksController::class, 'posting'])->name('posting')->whereNumber('posting');
+    Route::get('/customers/{customer}', [BooksController::class, 'customer'])->name('customer')->whereNumber('customer');
+    Route::get('/accounts/{account}', [BooksController::class, 'account'])->name('account');
+    Route::get('/search', [BooksController::class, 'search'])->name('search');
+
+    Route::middleware('writer')->group(function (): void {
+        Route::post('/intake', [IntakeController::class, 'handIn'])->name('intake.hand-in');
+        Route::post('/intake/hand-in/{token}/mapping', [IntakeController::class, 'map'])->name('hand-in.map');
+        Route::post('/intake/hand-in/{token}/commit', [IntakeController::class, 'commit'])->name('hand-in.commit');
+        Route::post('/intake/hand-in/{token}/discard', [IntakeController::class, 'discard'])->name('hand-in.discard');
+        Route::post('/intake/rows/{row}/close', [IntakeController::class, 'closeRow'])->name('row.close')->whereNumber('row');
+        Route::post('/unapplied/{customer}/rehearse', [UnappliedController::class, 'rehearse'])->name('unapplied.rehearse')->whereNumber('customer');
+        Route::post('/unapplied/{customer}', [UnappliedController::class, 'post'])->name('unapplied.post')->whereNumber('customer');
+        Route::post('/settlements/{settlement}/reverse', [UnappliedController::class, 'reverse'])->name('settlement.reverse')->whereNumber('settlement');
+        Route::post('/credit-balances', [CreditBalancesController::class, 'post'])->name('credit-balances.post');
+        Route::post('/credit-balances/{run}/reverse', [CreditBalancesController::class, 'reverse'])->name('credit-balances.reverse')->whereNumber('run');
+        // An export is noted, so that a voucher that does not come back can be named.
+        Route::post('/journals/{what}.csv', [JournalsController::class, 'export'])->name('journals.export')->whereIn('what', ['journals', 'items', 'matches']);
+    });
+});

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use Ajuste\Core\Money\Money;
+use Ajuste\Core\Money\TypedAmount;
 use Ajuste\Core\Refusal;
 use Ajuste\Core\Settlement\Matching;
 use Ajuste\Core\Settlement\MatchPlan;
@@ -25,35 +26,43 @@ final readonly class MatchItems
 {
     public function __construct(private Settings $settings, private Actor $actor, private AuditTrail $audit) {}
 
-    /**
-     * @param  array<int, Money>  $amounts  what to settle, by item id, in the order in which the items were ticked
-     * @param  ?string  $date  null: the earliest day on which the match can take effect
-     *
-     * @throws Refusal
-     */
-    public function plan(int $customerId, array $amounts, ?string $date): MatchPlan
+    public function rehearse(MatchRequest $request): MatchRehearsal
     {
-        $matching = $this->matching();
-        $items = $this->items($customerId, array_keys($amounts), $date);
-        if ($date === null && $items !== []) {
-            $date = $matching->earliestDate($items);
-            $items = $this->items($customerId, array_keys($amounts), $date);
-        }
-        $ticks = array_map(static fn (OpenItem $item): Tick => new Tick($item, $amounts[$item->id]), $items);
+        $ticks = [];
+        $remainder = null;
+        try {
+            $matching = new Matching($this->settings->accounts(), $this->settings->locked());
+            $items = $this->items($request, $request->date);
+            if ($items === []) {
+                return new MatchRehearsal([], null, null, null);
+            }
+            $date = $request->date ?? $matching->earliestDate($items);
+            $items = $this->items($request, $date);
+            $ticks = $matching->fill($items, $this->typed($items, $request->typed));
+            $remainder = $matching->remainder($ticks);
+            $plan = $matching->plan(array_values(array_filter($ticks, static fn (Tick $tick): bool => $tick->amount->minor !== 0)), $date, Customer::query()->findOrFail($request->customerId)->customer);
 
-        return $matching->plan($ticks, (string) $date, Customer::query()->findOrFail($customerId)->customer);
+            return new MatchRehearsal($ticks, $remainder, $plan, null);
+        } catch (Refusal $refusal) {
+            return new MatchRehearsal($ticks, $remainder, null, $refusal->getMessage());
+        }
     }
 
     /**
-     * @param  array<int, Money>  $amounts
+     * @param  string  $seen  digest of the rehearsal that the person saw; blank: whatever the plan is now
      * @return int the settlement's number
      *
-     * @throws Refusal
+     * @throws Refusal when the match cannot be posted, or would no longer be what was seen
      */
-    public function post(string $key, int $customerId, array $amounts, ?string $date): int
+    public function post(string $key, MatchRequest $request, string $seen = ''): int
     {
-        return (int) Once::for($key, function () use ($customerId, $amounts, $date): int {
-            $plan = $this->plan($customerId, $amounts, $date);
+        return (int) Once::for($key, function () use ($request, $seen): int {
+            $rehearsal = $this->rehearse($request);
+            $plan = $rehearsal->plan ?? throw new Refusal($rehearsal->refusal ?? 'Nothing is ticked. Tick at least one debit and one credit.');
+            if ($seen !== '' && $seen !== $rehearsal->digest()) {
+                throw new Refusal('The items have changed since you looked: '.implode('; ', array_map(static fn (Tick $tick): string => "{$tick->item->title()} has {$tick->item->open->grouped()} open", $rehearsal->ticks)).'. Look at the figures again and post if they are right.');
+            }
+            $customerId = $request->customerId;
             $record = new Recorder($this->actor);
             $settlement = Settlement::query()->create(['customer_id' => $customerId, 'date' => $plan->date, 'who' => $this->actor->who, 'recorded_at' => $record->recordedAt]);
             foreach ($plan->matches as $match) {
@@ -87,20 +96,33 @@ final readonly class MatchItems
             : $record->match($plan->date, $debit->id, $item, 0, 0, -$base->minor, $settlementId);
     }
 
-    public function matching(): Matching
+    /**
+     * @param  list<OpenItem>  $items
+     * @param  array<int, string>  $typed
+     * @return array<int, Money>
+     */
+    private function typed(array $items, array $typed): array
     {
-        return new Matching($this->settings->accounts(), $this->settings->locked());
+        $amounts = [];
+        foreach ($items as $item) {
+            if (trim($typed[$item->id] ?? '') !== '') {
+                $amounts[$item->id] = TypedAmount::read($typed[$item->id], $item->amount->currency);
+            }
+        }
+
+        return $amounts;
     }
 
     /**
-     * The items with what a match of the day could take of them, in the order asked for.
+     * The items with what a match of the day could take of them, in the order in which they were ticked.
      *
-     * @param  list<int>  $ids
      * @return list<OpenItem>
      */
-    private function items(int $customerId, array $ids, ?string $date): array
+    private function items(MatchRequest $request, ?string $date): array
     {
         $record = new Recorder($this->actor);
+        $ids = array_keys($request->typed);
+        $customerId = $request->customerId;
         $rows = DB::table('item_positions as p')->join('items as i', 'i.id', '=', 'p.row_id')->whereIn('p.item_id', $ids)
             ->get(['p.item_id', 'p.matched', 'p.moved', 'i.*'])->keyBy('item_id');
         $items = [];

@@ -32,6 +32,22 @@ final readonly class Positions
         }
     }
 
+    /**
+     * @param  list<int>  $itemIds
+     * @return array<int, string> kind and document, by item id
+     */
+    public function titles(array $itemIds): array
+    {
+        $titles = [];
+        foreach (array_chunk($itemIds, 500) as $some) {
+            foreach (DB::table('items')->whereIn('root_id', $some)->whereNull('superseded_at')->get(['root_id', 'kind', 'document']) as $row) {
+                $titles[(int) $row->root_id] = ucfirst(Kind::from($row->kind)->words()).' '.$row->document;
+            }
+        }
+
+        return $titles;
+    }
+
     /** @return Generator<int, Standing> */
     public function forPresentation(int $accountId, string $asOf): Generator
     {
@@ -40,6 +56,20 @@ final readonly class Positions
                 $row->customer_id, $row->customer, $row->name, $row->standing_id, $row->standing_document, $row->currency,
                 Side::from($row->side)->sign() * ($row->amount - $row->matched_then), $row->signed_base, $row->standing_side === 'credit',
             );
+        }
+    }
+
+    /**
+     * Items with an open amount, by customer id: the customer's number and name, the item, and what it still carries in base, positive.
+     *
+     * @return Generator<int, array{string, string, OpenItem, int}>
+     */
+    public function forMatching(int $accountId, string $asOf): Generator
+    {
+        foreach ($this->open($accountId, $asOf, null, null) as $row) {
+            if ($row->amount > $row->matched_then) {
+                yield $row->customer_id => [$row->customer, $row->name, $this->openItem($row), abs($row->signed_base)];
+            }
         }
     }
 

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace App\Support;
 
+use App\Http\LayoutComposer;
+use App\Http\ViewPoint;
 use App\Queries\Settings;
+use Illuminate\Support\Facades\View;
 use Illuminate\Support\ServiceProvider;
 
 final class AjusteServiceProvider extends ServiceProvider
@@ -13,5 +16,11 @@ final class AjusteServiceProvider extends ServiceProvider
     {
         $this->app->scoped(Settings::class);
         $this->app->scoped(Actor::class, static fn (): Actor => Actor::current());
+        $this->app->scoped(ViewPoint::class, static fn (): ViewPoint => new ViewPoint(request(), app(Settings::class)));
+    }
+
+    public function boot(): void
+    {
+        View::composer('components.layout', LayoutComposer::class);
     }
 }

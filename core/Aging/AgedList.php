@@ -26,7 +26,7 @@ final readonly class AgedList
         foreach ($items as $item) {
             $key = $item->customer."\0".$item->currency;
             $found[$key] ??= [$item, $nothing, 0];
-            if ($item->standing === Side::Credit && $credits !== Credits::OwnDate) {
+            if ($this->isUnapplied($item)) {
                 $found[$key][2] += $item->base;
             } else {
                 $found[$key][1][$this->column($item)] += $item->base;
@@ -53,8 +53,19 @@ final readonly class AgedList
         $this->totals = new AgedRow('', '', '', $sums, $unapplied);
     }
 
+    /** The column's label for one item, `unapplied` for a credit that has no age column. */
+    public function columnName(AgedItem $item): string
+    {
+        return $this->isUnapplied($item) ? 'unapplied' : $this->buckets->labels[$this->column($item)];
+    }
+
+    private function isUnapplied(AgedItem $item): bool
+    {
+        return $item->standing === Side::Credit && $this->credits !== Credits::OwnDate;
+    }
+
     /** The column of one item, 0 the first. A credit shown by its own date ages from that date whatever the basis. */
-    public function column(AgedItem $item): int
+    private function column(AgedItem $item): int
     {
         $from = $this->buckets->byDueDate && $item->standing === Side::Debit ? $item->dueDate : $item->date;
 

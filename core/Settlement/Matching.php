@@ -50,6 +50,34 @@ final readonly class Matching
     }
 
     /**
+     * Gives each item that was ticked without an amount as much as both sides allow: typed amounts stand, then the items take in the
+     * order in which they were ticked. While only one side is ticked, its items stand open in full.
+     *
+     * @param  list<OpenItem>  $items
+     * @param  array<int, Money>  $typed  by item id
+     * @return list<Tick> items that get nothing keep an amount of nil
+     */
+    public function fill(array $items, array $typed): array
+    {
+        $wanted = [Side::Debit->value => 0, Side::Credit->value => 0];
+        foreach ($items as $item) {
+            $wanted[$item->side->value] += ($typed[$item->id] ?? $item->open)->minor;
+        }
+        $left = min($wanted) > 0 ? [Side::Debit->value => min($wanted), Side::Credit->value => min($wanted)] : $wanted;
+        foreach ($items as $item) {
+            $left[$item->side->value] -= isset($typed[$item->id]) ? $typed[$item->id]->minor : 0;
+        }
+        $ticks = [];
+        foreach ($items as $item) {
+            $takes = $typed[$item->id] ?? Money::ofMinor(max(0, min($item->open->minor, $left[$item->side->value])), $item->open->currency);
+            $left[$item->side->value] -= isset($typed[$item->id]) ? 0 : $takes->minor;
+            $ticks[] = new Tick($item, $takes);
+        }
+
+        return $ticks;
+    }
+
+    /**
      * Shares the settled amount over pairs of one debit and one credit, in the order in which the items were ticked.
      *
      * @param list<Tick> $ticks all of one customer

@@ -436,8 +436,8 @@ final class DemoFiles
             $net = Rounding::proportion($amount, 100, 110);
             array_push($this->mendingEntries, ...$this->lines('26-90'.substr($document, -2), '2026-10-30', [['1100', $amount], ['4000', -$net], ['2300', $net - $amount]], ['description' => 'Sales transfer', 'document' => $document, 'customer' => $customer, 'source' => 'sales']));
         }
-        $this->post('7741', '2026-10-09', [['1100', 125_000], ['2900', -125_000]], ['description' => 'Rounding clean-up', 'source' => 'journal']);
-        array_push($this->mendingEntries, ...$this->lines('26-9010', '2026-10-31', [['1100', -125_000], ['2900', 125_000]], ['description' => 'Reversal of 7741', 'source' => 'journal', 'reference' => '7741']));
+        $this->post('7741', '2026-10-09', [['1100', 125_000], ['2900', -125_000]], ['description' => 'Rounding clean-up', 'document' => 'J-7741', 'source' => 'journal']);
+        array_push($this->mendingEntries, ...$this->lines('26-9010', '2026-10-31', [['1100', -125_000], ['2900', 125_000]], ['description' => 'Reversal of 7741', 'document' => 'J-7741', 'source' => 'journal', 'reference' => '7741']));
     }
 
     /** @param array<string, string> $item */

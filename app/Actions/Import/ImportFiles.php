@@ -36,19 +36,26 @@ final class ImportFiles
      * @param  list<SourceFile>  $files
      * @param  bool  $setAside  put refused rows on the list of Intake instead of refusing the whole
      * @param  string  $source  where the files came from, for the list of imports
+     * @param  string  $key  names this import, so that a request sent again finds it done; blank: none
      */
-    public function post(array $files, bool $setAside, string $source): ImportReport
+    public function post(array $files, bool $setAside, string $source, string $key = ''): ImportReport
     {
-        return $this->run($files, true, $source, $setAside);
+        return $this->run($files, true, $source, $setAside, $key);
     }
 
     /** @param list<SourceFile> $files */
-    private function run(array $files, bool $post, string $source, bool $setAside): ImportReport
+    private function run(array $files, bool $post, string $source, bool $setAside, string $key = ''): ImportReport
     {
         $report = new ImportReport;
         $tables = $this->tables($files, $report);
         DB::beginTransaction();
         try {
+            $done = $key === '' ? null : DB::table('posting_keys')->where('key', $key)->value('result');
+            if (is_string($done)) {
+                $report->importId = (int) $done;
+
+                return $report;
+            }
             $recorder = new Recorder($this->actor);
             $books = new Books($recorder, $this->settings);
             $importId = (int) DB::table('imports')->max('id') + 1;
@@ -59,6 +66,9 @@ final class ImportFiles
             $good = $report->refusedCount === 0 || ($setAside && $report->canBeSetAside());
             if ($post && $good && ! $report->changesNothing()) {
                 $this->keep($importId, $source, $tables, $report);
+                if ($key !== '') {
+                    DB::table('posting_keys')->insert(['key' => $key, 'result' => (string) $importId, 'recorded_at' => Moment::now()]);
+                }
                 DB::commit();
                 $report->importId = $importId;
             } else {

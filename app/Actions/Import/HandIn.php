@@ -1,0 +1,126 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Import;
+
+use Ajuste\Core\Exchange\FileKind;
+use Ajuste\Core\Exchange\Mapping;
+use Ajuste\Core\Exchange\MappingGuess;
+use Ajuste\Core\Refusal;
+use App\Support\Actor;
+use App\Support\Moment;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\File;
+
+/** Files that were handed in and wait to be looked at, kept beside the books until they are taken in or let go. */
+final readonly class HandIn
+{
+    private function __construct(public string $token, private string $folder) {}
+
+    /**
+     * @param  list<UploadedFile>  $uploads
+     *
+     * @throws Refusal when one of them is no table, is damaged or too large
+     */
+    public static function of(array $uploads): self
+    {
+        if ($uploads === []) {
+            throw new Refusal('No file was chosen. Choose the files of the period, or a zip of them.');
+        }
+        $token = bin2hex(random_bytes(16));
+        $handIn = new self($token, self::folder($token));
+        File::ensureDirectoryExists($handIn->folder);
+        try {
+            $files = [];
+            foreach ($uploads as $place => $upload) {
+                $name = basename(str_replace('\\', '/', $upload->getClientOriginalName()));
+                if (! $upload->isValid()) {
+                    throw new Refusal("“{$name}” did not arrive: {$upload->getErrorMessage()} Hand it in again; files above ".intdiv(config()->integer('ajuste.largest_upload'), 1048576).' MB are read with ./ajuste import.');
+                }
+                $path = "{$handIn->folder}/up{$place}";
+                $upload->move($handIn->folder, "up{$place}");
+                array_push($files, ...SourceFiles::one($name, $path, $handIn->folder, count($uploads) === 1));
+            }
+            if ($files === []) {
+                throw new Refusal('None of the files is a table. CSV, XLSX, ODS or a zip of them is expected.');
+            }
+            $handIn->write($files, []);
+        } catch (Refusal $refusal) {
+            $handIn->discard();
+            throw $refusal;
+        }
+
+        return $handIn;
+    }
+
+    public static function find(string $token): self
+    {
+        $folder = self::folder($token);
+        if (preg_match('/^[0-9a-f]{32}$/D', $token) !== 1 || ! is_file("{$folder}/files.json")) {
+            throw new Refusal('These files are no longer waiting: they were taken in or let go. Look in the list of imports, or hand them in again.');
+        }
+
+        return new self($token, $folder);
+    }
+
+    /** @return list<SourceFile> */
+    public function files(): array
+    {
+        /** @var array{files: list<array{name: string, path: string}>, mappings: array<string, array{kind: string, header_row: int, columns: array<string, int>, dates: string, decimal_mark: string, fixed: array<string, string>}>} $kept */
+        $kept = json_decode((string) file_get_contents("{$this->folder}/files.json"), true, flags: JSON_THROW_ON_ERROR);
+
+        return array_map(static fn (array $file): SourceFile => new SourceFile(
+            $file['name'], $file['path'], FileKind::named($file['name']), isset($kept['mappings'][$file['name']]) ? Mapping::fromArray($kept['mappings'][$file['name']]) : null,
+        ), $kept['files']);
+    }
+
+    /** Reads one of the files as a person says. */
+    public function map(string $name, Mapping $mapping): void
+    {
+        $mappings = [];
+        foreach ($this->files() as $file) {
+            $decided = $file->name === $name ? $mapping : $file->mapping;
+            if ($decided !== null) {
+                $mappings[$file->name] = $decided;
+            }
+        }
+        $this->write($this->files(), $mappings);
+    }
+
+    /** What a person decided about the shape of a file is remembered for the next one. */
+    public function remember(Actor $actor): void
+    {
+        foreach ($this->files() as $file) {
+            if ($file->mapping !== null) {
+                $heading = Table::head($file)[$file->mapping->headerRow - 1] ?? [];
+                DB::table('mappings')->updateOrInsert(['shape' => MappingGuess::shape($heading)], [
+                    'mapping' => json_encode($file->mapping->toArray(), JSON_THROW_ON_ERROR), 'who' => $actor->who, 'recorded_at' => Moment::now(),
+                ]);
+            }
+        }
+    }
+
+    public function discard(): void
+    {
+        File::deleteDirectory($this->folder);
+    }
+
+    /**
+     * @param  list<SourceFile>  $files
+     * @param  array<string, Mapping>  $mappings
+     */
+    private function write(array $files, array $mappings): void
+    {
+        File::put("{$this->folder}/files.json", json_encode([
+            'files' => array_map(static fn (SourceFile $file): array => ['name' => $file->name, 'path' => $file->path], $files),
+            'mappings' => array_map(static fn (Mapping $mapping): array => $mapping->toArray(), $mappings),
+        ], JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE));
+    }
+
+    private static function folder(string $token): string
+    {
+        return config()->string('ajuste.files')."/waiting/{$token}";
+    }
+}

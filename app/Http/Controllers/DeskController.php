@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Http\Pictures\DayPicture;
+use App\Http\ViewPoint;
+use App\Models\AuditRecord;
+use App\Models\Import;
+use App\Queries\ControlFigures;
+use App\Queries\Rail;
+use App\Queries\Settings;
+use Illuminate\View\View;
+
+final class DeskController
+{
+    public function __invoke(Settings $settings, Rail $rail, ControlFigures $figures): View
+    {
+        if (! $settings->hasControlAccount()) {
+            return view('desk.empty');
+        }
+        $at = app(ViewPoint::class);
+
+        return view('desk.index', [
+            'stations' => $rail->stations($at->account, $at->asOf),
+            'picture' => new DayPicture($figures->days($at->account, $settings->period()->first, $at->asOf), 770, $settings->base()),
+            'latest' => AuditRecord::query()->orderByDesc('id')->limit(9)->get(),
+            'imports' => Import::query()->count(),
+        ]);
+    }
+}

@@ -1,0 +1,146 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use Ajuste\Core\Exchange\DateOrder;
+use Ajuste\Core\Exchange\FileKind;
+use Ajuste\Core\Exchange\Mapping;
+use Ajuste\Core\Refusal;
+use App\Actions\Import\HandIn;
+use App\Actions\Import\ImportFiles;
+use App\Actions\Import\SourceFile;
+use App\Actions\Import\Table;
+use App\Actions\Import\UnclearDates;
+use App\Actions\Once;
+use App\Http\Reading;
+use App\Models\Import;
+use App\Models\ImportFile;
+use App\Queries\Settings;
+use App\Support\Actor;
+use App\Support\AuditTrail;
+use App\Support\Moment;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\DB;
+use Illuminate\View\View;
+use Symfony\Component\HttpFoundation\BinaryFileResponse;
+
+final class IntakeController
+{
+    public function index(): View
+    {
+        return view('intake.index', [
+            'imports' => Import::query()->orderByDesc('id')->limit(100)->get(),
+            'files' => ImportFile::query()->whereIn('import_id', Import::query()->orderByDesc('id')->limit(100)->pluck('id'))->orderBy('id')->get()->groupBy('import_id'),
+            'aside' => DB::table('rows_set_aside as r')->join('import_files as f', 'f.id', '=', 'r.import_file_id')->whereNotIn('r.id', DB::table('rows_closed')->select('row_id'))
+                ->orderBy('r.id')->limit(500)->get(['r.*', 'f.name', 'f.import_id']),
+        ]);
+    }
+
+    public function handIn(Request $request): RedirectResponse
+    {
+        $uploads = array_values(array_filter((array) $request->file('files'), static fn (mixed $file): bool => $file instanceof UploadedFile));
+
+        return redirect()->route('hand-in', HandIn::of($uploads)->token);
+    }
+
+    public function preview(string $token, ImportFiles $import, Settings $settings): View
+    {
+        $handIn = HandIn::find($token);
+        $report = $import->rehearse($handIn->files());
+
+        return view('intake.preview', ['token' => $token, 'report' => $report, 'readings' => array_map($this->reading(...), $handIn->files()), 'base' => $settings->base()]);
+    }
+
+    public function map(Request $request, string $token): RedirectResponse
+    {
+        $handIn = HandIn::find($token);
+        $columns = array_map(static fn (mixed $column): string => is_string($column) ? $column : '', (array) $request->input('columns', []));
+        $fixed = array_map(static fn (mixed $value): string => is_string($value) ? $value : '', (array) $request->input('fixed', []));
+        $handIn->map($request->string('file')->toString(), Mapping::fromArray([
+            'kind' => $request->string('kind')->toString(), 'header_row' => $request->integer('header_row', 1), 'columns' => $columns,
+            'dates' => $request->string('dates')->toString(), 'decimal_mark' => $request->string('decimal_mark')->toString(), 'fixed' => $fixed,
+        ]));
+
+        return redirect()->route('hand-in', $token);
+    }
+
+    public function commit(Request $request, string $token, ImportFiles $import, Actor $actor): RedirectResponse
+    {
+        // A second click finds the import that the first one made.
+        $done = DB::table('posting_keys')->where('key', "import-{$token}")->value('result');
+        if (is_string($done)) {
+            return redirect()->route('import', (int) $done);
+        }
+        $handIn = HandIn::find($token);
+        $names = array_map(static fn (SourceFile $file): string => $file->name, $handIn->files());
+        $report = $import->post($handIn->files(), $request->boolean('set_aside'), implode(', ', array_slice($names, 0, 4)).(count($names) > 4 ? ' and '.(count($names) - 4).' more' : ''), "import-{$token}");
+        if ($report->importId === null) {
+            throw new Refusal($report->refusedCount > 0 ? "{$report->refusedCount} rows are refused, so nothing was taken in. Set them aside, or correct the files." : 'The books have all of this already; there is nothing to take in.');
+        }
+        $handIn->remember($actor);
+        $handIn->discard();
+
+        return redirect()->route('import', $report->importId)->with('done', ['text' => "Taken in as import {$report->importId}."]);
+    }
+
+    public function discard(string $token): RedirectResponse
+    {
+        HandIn::find($token)->discard();
+
+        return redirect()->route('intake')->with('done', ['text' => 'The files were let go; the books are as they were.']);
+    }
+
+    public function show(Import $import, Settings $settings): View
+    {
+        return view('intake.import', [
+            'import' => $import, 'base' => $settings->base(), 'files' => ImportFile::query()->where('import_id', $import->id)->orderBy('id')->get(),
+            'aside' => DB::table('rows_set_aside as r')->join('import_files as f', 'f.id', '=', 'r.import_file_id')->leftJoin('rows_closed as c', 'c.row_id', '=', 'r.id')
+                ->where('f.import_id', $import->id)->orderBy('r.id')->get(['r.*', 'f.name', 'c.reason', 'c.who as closed_by']),
+        ]);
+    }
+
+    public function source(ImportFile $file): BinaryFileResponse
+    {
+        $path = config()->string('ajuste.files').'/'.$file->sha256;
+        abort_unless(is_file($path), 404);
+
+        return response()->download($path, (string) preg_replace('/[^\w. -]/u', '_', $file->name), ['Content-Type' => 'application/octet-stream']);
+    }
+
+    public function closeRow(Request $request, int $row, Actor $actor, AuditTrail $audit): RedirectResponse
+    {
+        $reason = trim($request->string('reason')->toString());
+        if ($reason === '') {
+            throw new Refusal('A row that was set aside is closed with a reason.');
+        }
+        Once::for("close-row-{$row}", static function () use ($row, $reason, $actor, $audit): int {
+            DB::table('rows_closed')->insert(['row_id' => $row, 'reason' => $reason, 'who' => $actor->who, 'recorded_at' => Moment::now()]);
+            $audit->record('close row set aside', "row {$row}", $reason);
+
+            return $row;
+        });
+
+        return redirect()->route('intake')->with('done', ['text' => 'Closed.']);
+    }
+
+    private function reading(SourceFile $file): Reading
+    {
+        $head = [];
+        try {
+            $head = Table::head($file, 30);
+            $mapping = $file->mapping ?? ImportFiles::mappingOf($file);
+        } catch (UnclearDates $unclear) {
+            return new Reading($file->name, $head, $unclear->guess, true);
+        } catch (Refusal) {
+            $mapping = new Mapping($file->kind ?? FileKind::Items, 1, [], DateOrder::YearMonthDay);
+
+            return new Reading($file->name, $head, $mapping, true);
+        }
+
+        return new Reading($file->name, $head, $mapping, $mapping->missing() !== []);
+    }
+}

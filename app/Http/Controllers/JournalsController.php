@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use Ajuste\Core\Calendar\Day;
+use App\Actions\ExportJournals;
+use App\Http\Download;
+use App\Models\AuditRecord;
+use App\Models\Customer;
+use App\Models\Settlement;
+use App\Models\Voucher;
+use App\Queries\HomeToTheLedger;
+use App\Queries\Matches;
+use App\Queries\Settings;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Facades\DB;
+use Illuminate\View\View;
+
+final class JournalsController
+{
+    public function index(HomeToTheLedger $home, Settings $settings): View
+    {
+        return view('journals.index', ['vouchers' => $home->vouchers(), 'base' => $settings->base(), 'settlements' => DB::table('settlements')->count()]);
+    }
+
+    public function voucher(Voucher $voucher, Settings $settings, HomeToTheLedger $home): View
+    {
+        return view('journals.voucher', [
+            'voucher' => $voucher, 'accounts' => $settings->accounts(), 'base' => $settings->base(), 'state' => $home->stateOf($voucher->id),
+            'reversedBy' => Voucher::query()->where('reverses_id', $voucher->id)->first(), 'reverses' => Voucher::query()->find($voucher->reverses_id ?? 0),
+        ]);
+    }
+
+    public function settlement(Settlement $settlement, Matches $matches, Settings $settings): View
+    {
+        return view('journals.settlement', [
+            'settlement' => $settlement, 'customer' => Customer::query()->findOrFail($settlement->customer_id), 'matches' => $matches->ofSettlement($settlement->id),
+            'vouchers' => Voucher::query()->where('settlement_id', $settlement->id)->orderBy('id')->get(), 'base' => $settings->base(), 'key' => bin2hex(random_bytes(16)),
+            'date' => $settings->locked()->firstOpenFrom($settlement->date),
+        ]);
+    }
+
+    public function export(Request $request, string $what, ExportJournals $export): Response
+    {
+        $since = $request->string('since')->toString();
+        $since = $since === '' ? null : Day::of($since);
+        $csv = match ($what) {
+            'items' => $export->items($since),
+            'matches' => $export->matches($since),
+            default => $export->journals($since),
+        };
+
+        return Download::send($csv, "{$what}.csv", 'text/csv; charset=UTF-8');
+    }
+
+    public function trail(Request $request): View
+    {
+        $subject = $request->string('subject')->toString();
+
+        return view('journals.trail', ['records' => AuditRecord::query()->when($subject !== '', static fn ($query) => $query->where('subject', $subject))->orderByDesc('id')->simplePaginate(100)->withQueryString()]);
+    }
+}

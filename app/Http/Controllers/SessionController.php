@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\RateLimiter;
+use Illuminate\View\View;
+
+final class SessionController
+{
+    private const TRIES = 5;
+
+    public function create(): View
+    {
+        return view('sign-in');
+    }
+
+    public function store(Request $request): RedirectResponse
+    {
+        $typed = $request->validate(['email' => ['required', 'string', 'max:200'], 'password' => ['required', 'string', 'max:200']]);
+        $throttle = 'sign-in|'.mb_strtolower($typed['email']).'|'.$request->ip();
+        if (RateLimiter::tooManyAttempts($throttle, self::TRIES)) {
+            return back()->withInput($request->only('email'))->withErrors(['email' => 'Too many tries. Wait '.RateLimiter::availableIn($throttle).' seconds and try again.']);
+        }
+        if (! Auth::attempt($typed)) {
+            RateLimiter::hit($throttle);
+
+            return back()->withInput($request->only('email'))->withErrors(['email' => 'This address and password do not belong together.']);
+        }
+        RateLimiter::clear($throttle);
+        $request->session()->regenerate();
+
+        return redirect()->intended('/');
+    }
+
+    public function destroy(Request $request): RedirectResponse
+    {
+        Auth::logout();
+        $request->session()->invalidate();
+        $request->session()->regenerateToken();
+
+        return redirect('/sign-in');
+    }
+}

@@ -1,0 +1,84 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use Ajuste\Core\Calendar\Day;
+use Ajuste\Core\Money\Currency;
+use App\Actions\MatchItems;
+use App\Actions\MatchRehearsal;
+use App\Actions\MatchRequest;
+use App\Actions\ReverseSettlement;
+use App\Http\Pictures\Ribbons;
+use App\Http\ViewPoint;
+use App\Models\Customer;
+use App\Queries\LooseCustomer;
+use App\Queries\Positions;
+use App\Queries\Settings;
+use App\Queries\Unapplied;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\View\View;
+
+final class UnappliedController
+{
+    public function index(Request $request, ViewPoint $at, Unapplied $unapplied, Positions $positions, MatchItems $match): View|string
+    {
+        $customers = $unapplied->customers($at->account, $at->asOf);
+        $wanted = $request->integer('customer');
+        $chosen = $wanted !== 0 ? Customer::query()->find($wanted) : Customer::query()->find($customers[0]->id ?? 0);
+        $items = $chosen === null ? [] : $positions->openItems($at->account->id, $chosen->id, $at->asOf);
+        $rehearsal = $match->rehearse($this->request($request, $chosen->id ?? 0, true));
+
+        return view('unapplied.index', [
+            'customers' => $customers, 'chosen' => $chosen, 'items' => $items, 'key' => bin2hex(random_bytes(16)),
+            'typed' => (array) $request->old('amount', []), 'ticked' => array_map(strval(...), array_keys((array) $request->old('tick', []))), 'date' => (string) $request->old('date', ''),
+            ...$this->shown($rehearsal),
+        ])->fragmentIf($request->header('HX-Target') === 'worktop', 'worktop');
+    }
+
+    public function rehearse(Request $request, Customer $customer, MatchItems $match): View
+    {
+        return view('unapplied.rehearsal', [...$this->shown($match->rehearse($this->request($request, $customer->id, false))), 'chosen' => $customer, 'swap' => true]);
+    }
+
+    public function post(Request $request, Customer $customer, ViewPoint $at, MatchItems $match, Unapplied $unapplied): RedirectResponse
+    {
+        $settlement = $match->post('match-'.$request->string('key'), $this->request($request, $customer->id, false), $request->string('seen')->toString());
+        $next = array_values(array_filter($unapplied->customers($at->account, $at->asOf), static fn (LooseCustomer $loose): bool => $loose->matchable > 0))[0] ?? null;
+
+        return redirect()->route('unapplied', $next === null ? [] : ['customer' => $next->id])
+            ->with('done', ['text' => "Posted match {$settlement} of {$customer->name}.", 'url' => route('settlement', $settlement), 'link' => 'Open it']);
+    }
+
+    public function reverse(Request $request, int $settlement, ReverseSettlement $reverse): RedirectResponse
+    {
+        $reverse->post('reverse-'.$request->string('key'), $settlement, Day::of($request->string('date')->toString()), $request->string('reason')->toString());
+
+        return redirect()->route('settlement', $settlement)->with('done', ['text' => 'Reversed. Every open amount stands again.']);
+    }
+
+    /** @return array{rehearsal: MatchRehearsal, ribbons: ?Ribbons, base: Currency} */
+    private function shown(MatchRehearsal $rehearsal): array
+    {
+        return [
+            'rehearsal' => $rehearsal,
+            'ribbons' => $rehearsal->ticks === [] ? null : new Ribbons($rehearsal->ticks, $rehearsal->plan->matches ?? []),
+            'base' => app(Settings::class)->base(),
+        ];
+    }
+
+    private function request(Request $request, int $customerId, bool $old): MatchRequest
+    {
+        $field = static fn (string $name): array => (array) ($old ? $request->old($name, []) : $request->input($name, []));
+        $amounts = $field('amount');
+        $typed = [];
+        foreach (array_keys($field('tick')) as $id) {
+            $typed[(int) $id] = is_string($amounts[$id] ?? null) ? $amounts[$id] : '';
+        }
+        $date = $old ? $request->old('date') : $request->input('date');
+
+        return new MatchRequest($customerId, $typed, is_string($date) && $date !== '' ? Day::of($date) : null);
+    }
+}

@@ -1,0 +1,70 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Pictures;
+
+use Ajuste\Core\Money\Currency;
+use Ajuste\Core\Money\Money;
+use Ajuste\Core\Proof\Cause;
+use Ajuste\Core\Proof\Proof;
+
+/** The bridge from the control account to the customers: one step for each cause, steps to scale, the totals cut. */
+final readonly class Bridge
+{
+    public const HEIGHT = 190;
+
+    private const TOP = 26;
+
+    private const GROUND = 150;
+
+    /** @var list<BridgeBar> */
+    public array $bars;
+
+    public float $width;
+
+    public function __construct(Proof $proof, Currency $base)
+    {
+        $sums = [];
+        foreach ($proof->byCause() as $cause => $lines) {
+            $sums[$cause] = array_sum(array_map(static fn ($line): int => $line->amount, $lines));
+        }
+        $levels = [$proof->control];
+        foreach ($sums as $sum) {
+            $levels[] = $levels[count($levels) - 1] + $sum;
+        }
+        [$low, $high] = [min($levels), max($levels)];
+        $span = max(1, $high - $low);
+        $y = static fn (int $level): float => round(self::TOP + (self::GROUND - 40 - self::TOP) * ($high - $level) / $span, 1);
+        $step = 720 / (count($sums) + 2);
+        $bar = $step * 0.72;
+        $bars = [new BridgeBar('Control', '', Money::ofMinor($proof->control, $base), 8, $y($proof->control), $bar, self::GROUND - $y($proof->control), $y($proof->control))];
+        $level = $proof->control;
+        $x = 8 + $step;
+        foreach ($sums as $cause => $sum) {
+            $to = $level + $sum;
+            $bars[] = new BridgeBar(self::short(Cause::from($cause)), $cause, Money::ofMinor($sum, $base), $x, min($y($level), $y($to)), $bar, max(1.5, abs($y($to) - $y($level))), $y($to));
+            $level = $to;
+            $x += $step;
+        }
+        $bars[] = new BridgeBar('Customers', '', Money::ofMinor($proof->customers, $base), $x, $y($level), $bar, self::GROUND - $y($level), $y($level));
+        $this->bars = $bars;
+        $this->width = 728;
+    }
+
+    private static function short(Cause $cause): string
+    {
+        return match ($cause) {
+            Cause::OpeningDifference => 'Forward',
+            Cause::DuplicateInLedger, Cause::DuplicateInSubledger => 'Twice',
+            Cause::WrongAccount => 'Account',
+            Cause::CutOff => 'Period',
+            Cause::SignReversed => 'Side',
+            Cause::AmountTransposed => 'Digits',
+            Cause::AmountShifted => 'Shifted',
+            Cause::AmountDiffers => 'Differs',
+            Cause::NotInLedger => 'No posting',
+            Cause::NotInSubledger => 'No document',
+        };
+    }
+}

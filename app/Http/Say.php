@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http;
+
+use Ajuste\Core\Money\Money;
+use DateTimeImmutable;
+
+/** How days, moments and sides are written for people. */
+final class Say
+{
+    /** `31 Oct 2026` */
+    public static function day(string $iso): string
+    {
+        return $iso === '' ? '' : (new DateTimeImmutable($iso))->format('j M Y');
+    }
+
+    /** `31 Oct` */
+    public static function shortDay(string $iso): string
+    {
+        return $iso === '' ? '' : (new DateTimeImmutable($iso))->format('j M');
+    }
+
+    /** `2 Nov 2026, 17:30` in UTC */
+    public static function moment(string $iso): string
+    {
+        return (new DateTimeImmutable($iso))->format('j M Y, H:i');
+    }
+
+    /** `October 2026` */
+    public static function month(string $iso): string
+    {
+        return (new DateTimeImmutable($iso))->format('F Y');
+    }
+
+    /** `1,250.00 Dr`: the side is written, never a sign alone. */
+    public static function balance(Money $money): string
+    {
+        return $money->abs()->grouped().($money->isZero() ? '' : ($money->minor > 0 ? ' Dr' : ' Cr'));
+    }
+
+    /** `1 row`, `4 rows` */
+    public static function count(int $count, string $of): string
+    {
+        return number_format($count).' '.$of.($count === 1 ? '' : 's');
+    }
+}

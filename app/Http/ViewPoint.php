@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http;
+
+use Ajuste\Core\Calendar\Day;
+use Ajuste\Core\Ledger\Account;
+use Ajuste\Core\Refusal;
+use App\Queries\Settings;
+use Illuminate\Http\Request;
+
+/**
+ * From where a person looks at the books: the control account, the day at whose end, and what was known by which moment. Once chosen it
+ * stays for the session; a URL can always name it.
+ */
+final readonly class ViewPoint
+{
+    public string $asOf;
+
+    public ?string $knownAt;
+
+    public Account $account;
+
+    public function __construct(Request $request, Settings $settings)
+    {
+        $chosen = static function (string $name) use ($request): string {
+            $value = $request->query($name, $request->session()->get("view.{$name}", ''));
+
+            return is_string($value) ? $value : '';
+        };
+        $asOf = $chosen('as_of');
+        $this->asOf = $asOf === '' ? $settings->period()->last : Day::of($asOf);
+        $knownAt = $chosen('known_at');
+        if ($knownAt !== '' && preg_match('/^\d{4}-\d\d-\d\d([T ]\d\d:\d\d(:\d\d(\.\d{1,6})?)?Z?)?$/D', $knownAt) !== 1) {
+            throw new Refusal("“{$knownAt}” is not a moment; a day and a time are expected, such as 2026-11-02 17:30.");
+        }
+        $this->knownAt = $knownAt === '' ? null : str_pad(rtrim(str_replace(' ', 'T', $knownAt), 'Z'), 10).(strlen($knownAt) <= 10 ? 'T23:59:59.999999Z' : 'Z');
+        $this->account = $settings->controlAccount($chosen('account'));
+        foreach (['as_of' => $asOf, 'known_at' => $knownAt, 'account' => $chosen('account')] as $name => $value) {
+            $request->session()->put("view.{$name}", $value);
+        }
+    }
+}

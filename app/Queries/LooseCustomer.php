@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Queries;
+
+/** A customer with receipts or credits that are not matched. Amounts are minor units of base currency, positive. */
+final readonly class LooseCustomer
+{
+    /**
+     * @param  int  $items  loose items
+     * @param  int  $loose  their sum
+     * @param  int  $debits  what is open on the other side
+     * @param  int  $matchable  what of it can be matched at once: by currency the lesser of the two sides
+     * @param  string  $oldest  date of the oldest loose item
+     * @param  string  $what  the kinds, in words
+     */
+    public function __construct(
+        public int $id,
+        public string $customer,
+        public string $name,
+        public int $items,
+        public int $loose,
+        public int $debits,
+        public int $matchable,
+        public string $oldest,
+        public string $what,
+    ) {}
+}

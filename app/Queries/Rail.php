@@ -1,0 +1,99 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Queries;
+
+use Ajuste\Core\Ledger\Account;
+use Ajuste\Core\Money\Money;
+use Ajuste\Core\Proof\CauseLine;
+use Ajuste\Core\Refusal;
+use App\Actions\PresentCreditBalances;
+use App\Models\AuditRecord;
+use Illuminate\Support\Facades\Cache;
+use Illuminate\Support\Facades\DB;
+
+/** The stations in the order of the work, each with its remaining count and amount, from the books. */
+final readonly class Rail
+{
+    public function __construct(
+        private Settings $settings, private Reports $reports, private Unapplied $unapplied, private ControlFigures $figures, private PresentCreditBalances $presentation,
+    ) {}
+
+    /**
+     * Worked out anew whenever something was recorded; in between it is remembered.
+     *
+     * @return list<Station>
+     */
+    public function stations(Account $account, string $asOf): array
+    {
+        $key = implode('|', ['rail', DB::connection()->getDatabaseName(), (string) AuditRecord::query()->max('id'), (string) DB::table('rows_closed')->count(), (string) DB::table('period_locks')->max('id'), $account->id, $asOf]);
+
+        return Cache::remember($key, 3600, fn (): array => [
+            $this->intake(), $this->proof($account, $asOf), $this->loose($account, $asOf), $this->creditBalances($account, $asOf), $this->aged($account, $asOf),
+        ]);
+    }
+
+    private function intake(): Station
+    {
+        $aside = DB::table('rows_set_aside')->whereNotIn('id', DB::table('rows_closed')->select('row_id'))->count();
+        $imports = DB::table('imports')->count();
+        $remains = $aside === 0 ? ($imports === 0 ? 'no file yet' : '') : self::count($aside, 'row').' aside';
+
+        return new Station('Intake', 'intake', $remains, null, $remains === '', $imports === 0 ? 'Hand in the files of the period' : "Settle {$aside} rows that were set aside");
+    }
+
+    private function proof(Account $account, string $asOf): Station
+    {
+        $proof = $this->reports->proof($account, $asOf);
+        $count = count($proof->lines);
+        $oldest = $count === 0 ? '' : min(array_map(static fn (CauseLine $line): string => $line->date(), $proof->lines));
+
+        return new Station('Proof', 'proof', $count === 0 ? '' : self::count($count, 'cause'), $this->money($proof->unexplained()), $count === 0,
+            "Explain {$count} causes", 'difference '.$this->money($proof->difference)->grouped(), $oldest);
+    }
+
+    private function loose(Account $account, string $asOf): Station
+    {
+        $customers = $this->unapplied->customers($account, $asOf);
+        $items = array_sum(array_map(static fn (LooseCustomer $customer): int => $customer->items, $customers));
+        $sum = array_sum(array_map(static fn (LooseCustomer $customer): int => $customer->loose, $customers));
+        $matchable = array_sum(array_map(static fn (LooseCustomer $customer): int => $customer->matchable, $customers));
+
+        return new Station('Unapplied', 'unapplied', $items === 0 ? '' : self::count($items, 'item'), $this->money($sum), $items === 0,
+            "Match {$items} loose receipts and credits", $this->money($matchable)->grouped().' can be matched', $customers === [] ? '' : min(array_map(static fn (LooseCustomer $customer): string => $customer->oldest, $customers)));
+    }
+
+    private function creditBalances(Account $account, string $asOf): Station
+    {
+        try {
+            $plan = $this->presentation->plan($account, $asOf);
+            $standing = $this->presentation->standing($account, $asOf);
+        } catch (Refusal $refusal) {
+            return new Station('Credit balances', 'credit-balances', 'not possible', null, false, 'Show customers in credit as a liability', $refusal->getMessage());
+        }
+        $current = $standing !== null && $this->presentation->isCurrent($standing, $plan);
+        $outOfDate = $standing !== null && ! $current;
+        $done = $current || ($standing === null && $plan->lines === []);
+
+        return new Station('Credit balances', 'credit-balances', $done ? '' : self::count(count($plan->lines), 'customer'), $plan->total, $done,
+            'Present '.self::count(count($plan->lines), 'customer').' as liability', $outOfDate ? 'the run is out of date' : ($plan->left === [] ? '' : count($plan->left).' below the limit'));
+    }
+
+    private function aged(Account $account, string $asOf): Station
+    {
+        $difference = $this->figures->at($account, $asOf)->difference;
+
+        return new Station('Aged', 'aged', $difference->isZero() ? 'ties' : 'does not tie', null, false, 'Strike the aged list', $difference->isZero() ? 'equals the control account' : "off by {$difference->abs()->grouped()}");
+    }
+
+    private function money(int $minor): Money
+    {
+        return Money::ofMinor($minor, $this->settings->base());
+    }
+
+    private static function count(int $count, string $of): string
+    {
+        return $count === 1 ? "1 {$of}" : "{$count} {$of}s";
+    }
+}

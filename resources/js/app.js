@@ -1,0 +1,18 @@
+import Alpine from '@alpinejs/csp';
+import htmx from 'htmx.org';
+import { grid } from './grid';
+import { listenForKeys } from './keys';
+
+window.htmx = htmx;
+htmx.config.allowEval = false;
+htmx.config.includeIndicatorStyles = false;
+htmx.config.scrollBehavior = 'instant';
+// A refusal of the server is a page like any other: show it.
+htmx.config.responseHandling = [
+    { code: '204', swap: false },
+    { code: '...', swap: true },
+];
+
+Alpine.data('grid', grid);
+Alpine.start();
+listenForKeys(htmx);

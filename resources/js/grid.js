@@ -1,0 +1,112 @@
+/** A table as a spreadsheet's neighbour: sort, filter by typing, choose rows, see their count and sum, copy them. */
+
+/** Exact: amounts come as whole minor units and are added as such. */
+function grouped(minor, decimals) {
+    const digits = (minor < 0n ? -minor : minor).toString().padStart(decimals + 1, '0');
+    const whole = digits.slice(0, digits.length - decimals).replace(/\B(?=(\d{3})+$)/g, ',');
+    return (minor < 0n ? '−' : '') + whole + (decimals ? '.' + digits.slice(-decimals) : '');
+}
+
+export function grid() {
+    return {
+        chosen: 0,
+        sum: '',
+        shown: '',
+        anchor: null,
+
+        init() {
+            this.table = this.$root.querySelector('table');
+            this.rows = [...this.table.tBodies[0].rows].filter((row) => row.dataset.minor !== undefined);
+            this.table.addEventListener('click', (event) => this.click(event));
+            for (const [place, heading] of [...this.table.tHead.rows[0].cells].entries()) {
+                heading.querySelector('button')?.addEventListener('click', () => this.sort(place, heading));
+            }
+            this.$root.addEventListener('grid:all', () => this.all());
+            this.$root.addEventListener('grid:none', () => this.none());
+            this.$root.addEventListener('grid:copy', () => this.copy());
+            this.$root.addEventListener('grid:toggle', (event) => this.toggle(event.target.closest('tr')));
+        },
+
+        visible() {
+            return this.rows.filter((row) => !row.hidden);
+        },
+
+        click(event) {
+            const row = event.target.closest('tr');
+            if (!this.rows.includes(row) || event.target.closest('a, button, input, select, label')) {
+                return;
+            }
+            if (event.shiftKey && this.anchor) {
+                const rows = this.visible();
+                const [from, to] = [rows.indexOf(this.anchor), rows.indexOf(row)].sort((a, b) => a - b);
+                rows.slice(from, to + 1).forEach((between) => between.setAttribute('aria-selected', 'true'));
+                this.count();
+                return;
+            }
+            if (!event.ctrlKey && !event.metaKey) {
+                const only = row.getAttribute('aria-selected') === 'true' && this.chosen === 1;
+                this.rows.forEach((other) => other.removeAttribute('aria-selected'));
+                if (only) {
+                    this.count();
+                    return;
+                }
+            }
+            this.anchor = row;
+            this.toggle(row);
+        },
+
+        toggle(row) {
+            if (row.getAttribute('aria-selected') === 'true') {
+                row.removeAttribute('aria-selected');
+            } else {
+                row.setAttribute('aria-selected', 'true');
+            }
+            this.count();
+        },
+
+        all() {
+            this.visible().forEach((row) => row.setAttribute('aria-selected', 'true'));
+            this.count();
+        },
+
+        none() {
+            this.rows.forEach((row) => row.removeAttribute('aria-selected'));
+            this.count();
+        },
+
+        count() {
+            const chosen = this.rows.filter((row) => row.getAttribute('aria-selected') === 'true');
+            this.chosen = chosen.length;
+            this.sum = chosen.length === 0 ? '' : grouped(chosen.reduce((sum, row) => sum + BigInt(row.dataset.minor), 0n), Number(this.table.dataset.decimals ?? 2));
+        },
+
+        filter(event) {
+            const wanted = event.target.value.toLowerCase().split(/\s+/).filter(Boolean);
+            this.rows.forEach((row) => {
+                const text = row.textContent.toLowerCase();
+                row.hidden = !wanted.every((word) => text.includes(word));
+            });
+            const visible = this.visible().length;
+            this.shown = visible === this.rows.length ? '' : `${visible} of ${this.rows.length} shown`;
+        },
+
+        sort(place, heading) {
+            const ascending = heading.getAttribute('aria-sort') !== 'ascending';
+            [...this.table.tHead.rows[0].cells].forEach((cell) => cell.removeAttribute('aria-sort'));
+            heading.setAttribute('aria-sort', ascending ? 'ascending' : 'descending');
+            const key = (row) => row.cells[place]?.dataset.sort ?? row.cells[place]?.textContent.trim() ?? '';
+            const numeric = this.rows.every((row) => /^-?\d*$/.test(key(row)));
+            const compare = numeric ? (a, b) => Number(key(a)) - Number(key(b)) : (a, b) => key(a).localeCompare(key(b));
+            this.rows.sort((a, b) => (ascending ? compare(a, b) : compare(b, a)));
+            this.rows.forEach((row) => row.parentNode.appendChild(row));
+        },
+
+        async copy() {
+            const chosen = this.rows.filter((row) => row.getAttribute('aria-selected') === 'true');
+            const cells = (row) => [...row.cells].filter((cell) => !cell.dataset.skip).map((cell) => (cell.dataset.copy ?? cell.textContent).trim().replace(/\s+/g, ' '));
+            const lines = [this.table.tHead.rows[0], ...(chosen.length ? chosen : this.visible())].map((row) => cells(row).join('\t'));
+            await navigator.clipboard.writeText(lines.join('\n'));
+            this.shown = `${lines.length - 1} rows copied`;
+        },
+    };
+}

@@ -1,0 +1,99 @@
+/** The keys of every page. Where someone types, only Escape and Ctrl+Enter are ours. */
+
+const typing = (target) => target.closest('input:not([type=checkbox]):not([type=radio]), textarea, select') !== null;
+
+function rowsOfList() {
+    return [...document.querySelectorAll('[data-list] tbody tr')].filter((row) => !row.hidden && row.querySelector('a'));
+}
+
+function move(step) {
+    const rows = rowsOfList();
+    if (rows.length === 0) {
+        return;
+    }
+    const current = document.activeElement.closest('[data-list] tbody tr') ?? document.querySelector('[data-list] tr.current');
+    const place = Math.min(rows.length - 1, Math.max(0, rows.indexOf(current) + step));
+    rows[place].querySelector('a').focus();
+}
+
+function send(name) {
+    const from = document.activeElement.closest('[x-data="grid"]') ?? document.querySelector('[x-data="grid"]');
+    const target = name === 'grid:toggle' ? document.activeElement.closest('tr') : from;
+    target?.dispatchEvent(new CustomEvent(name, { bubbles: true }));
+}
+
+const keys = {
+    '/': () => document.getElementById('search')?.focus(),
+    '?': () => document.getElementById('keys')?.showModal(),
+    d: () => document.getElementById('as-of')?.focus(),
+    f: () => document.querySelector('[data-filter]')?.focus(),
+    j: () => move(1),
+    k: () => move(-1),
+    ArrowDown: () => move(1),
+    ArrowUp: () => move(-1),
+    x: () => send('grid:toggle'),
+    a: () => send('grid:all'),
+    n: () => send('grid:none'),
+    y: () => send('grid:copy'),
+    w: () => document.querySelector('#worktop input, #worktop select, #worktop button')?.focus(),
+};
+
+export function listenForKeys(htmx) {
+    document.addEventListener('keydown', (event) => {
+        if (event.key === 'Enter' && (event.ctrlKey || event.metaKey)) {
+            const main = document.querySelector('[data-main]:not(:disabled)');
+            if (main) {
+                event.preventDefault();
+                main.click();
+            }
+            return;
+        }
+        if (event.key === 'Escape' && typing(event.target)) {
+            event.target.blur();
+            return;
+        }
+        if (event.ctrlKey || event.metaKey || event.altKey || typing(event.target)) {
+            return;
+        }
+        const station = /^[0-9]$/.test(event.key) ? document.querySelector(`[data-key="${event.key}"]`) : null;
+        const action = station ? () => station.click() : keys[event.key];
+        if (action) {
+            event.preventDefault();
+            action();
+        }
+    });
+    document.addEventListener('click', (event) => {
+        if (event.target.closest('[data-close-dialog]')) {
+            event.target.closest('dialog').close();
+        }
+        if (event.target.closest('[data-open-keys]')) {
+            document.getElementById('keys').showModal();
+        }
+        if (event.target.closest('[data-tick-all]')) {
+            document.querySelectorAll('#worktop input[type=checkbox]').forEach((box) => (box.checked = true));
+            htmx.trigger(document.querySelector('#worktop [hx-trigger]'), 'change');
+        }
+        // The chosen row of a list stays marked while its worktop is fetched.
+        const link = event.target.closest('[data-list] tbody a[hx-target]');
+        if (link) {
+            document.querySelectorAll('[data-list] tr.current').forEach((row) => row.classList.remove('current'));
+            link.closest('tr').classList.add('current');
+        }
+    });
+    // Typing an amount ticks its item.
+    document.addEventListener('input', (event) => {
+        const box = event.target.dataset?.ticks && document.getElementById(event.target.dataset.ticks);
+        if (box) {
+            box.checked = event.target.value.trim() !== '';
+        }
+    });
+    // A picture's parts and the rows of its table mark each other.
+    for (const [type, on] of [['mouseover', true], ['mouseout', false], ['focusin', true], ['focusout', false]]) {
+        document.addEventListener(type, (event) => {
+            const name = event.target.closest?.('[data-part]')?.dataset.part;
+            if (name) {
+                document.querySelectorAll(`[data-part="${CSS.escape(name)}"]`).forEach((part) => part.classList.toggle('marked', on));
+            }
+        });
+    }
+}

@@ -1,0 +1,34 @@
+@php use App\Http\Say; @endphp
+<x-layout title="Desk" class="halves">
+    <div class="pane">
+        <h1>Left to do before {{ (new DateTimeImmutable($picture->chart->days[0]->day))->format('F') }} closes</h1>
+        <p class="lead">{{ Say::count($imports, 'import') }} taken in. Follow the stations from left to right, or go where you like.</p>
+        <table class="grid-table" data-list>
+            <thead><tr><th scope="col">Station</th><th scope="col">What</th><th scope="col" class="n">Amount</th><th scope="col">Worth knowing</th><th scope="col">Oldest</th></tr></thead>
+            <tbody>
+            @forelse (array_filter($stations, fn ($station) => ! $station->done) as $station)
+                <tr>
+                    <th scope="row" class="text-left font-semibold"><a href="{{ route($station->route) }}">{{ $station->name }}</a></th>
+                    <td>{{ $station->task }}</td><td class="n font-semibold">{{ $station->amount?->grouped() }}</td><td class="soft">{{ $station->worthKnowing }}</td><td class="nowrap soft">{{ Say::shortDay($station->oldest) }}</td>
+                </tr>
+            @empty
+                <tr><td colspan="5">Nothing is left.</td></tr>
+            @endforelse
+            </tbody>
+        </table>
+        <h2>Control account less customers, day by day</h2>
+        <x-svg.days :picture="$picture"/>
+    </div>
+    <aside class="pane worktop" aria-label="Latest">
+        <h2>Latest</h2>
+        <table class="grid-table">
+            <thead class="visually-hidden"><tr><th>When</th><th>What</th></tr></thead>
+            <tbody>
+            @foreach ($latest as $record)
+                <tr><td class="nowrap slate align-top">{{ Say::moment($record->recorded_at) }}</td><td>{{ ucfirst($record->what) }}, {{ $record->subject }}@if ($record->why !== ''): {{ $record->why }}@endif<br><span class="slate">{{ $record->who }}</span></td></tr>
+            @endforeach
+            </tbody>
+        </table>
+        <p class="mt-3"><a href="{{ route('trail') }}">The whole trail</a></p>
+    </aside>
+</x-layout>

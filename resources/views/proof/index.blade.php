@@ -1,0 +1,89 @@
+@php
+    use Ajuste\Core\Money\Money; use App\Http\Say;
+    $money = fn (int $minor) => Money::ofMinor($minor, $base);
+    $difference = $money($proof->difference);
+@endphp
+<x-layout title="Proof" station="proof" class="halves">
+    <div class="pane">
+        <div class="flex flex-wrap items-baseline gap-x-6">
+            <h1>Proof of {{ app(App\Http\ViewPoint::class)->account->title() }}</h1>
+            <span class="slate ml-auto">{{ number_format($proof->postingCount) }} postings, {{ number_format($proof->itemCount) }} items</span>
+        </div>
+        <p class="lead">
+            @if ($proof->difference === 0) The customers come to the same as the control account.
+            @else The customers come to <b class="text-ink">{{ $difference->abs()->grouped() }} {{ $proof->difference > 0 ? 'less' : 'more' }}</b> than the control account. @endif
+            {{ Say::count(count($proof->lines), 'cause') }}, {{ $money($proof->unexplained())->grouped() }} in absolute amounts still to explain.
+        </p>
+        @if ($proof->lines !== [])<x-svg.bridge :bridge="$bridge"/>@endif
+        <div x-data="grid">
+            <div class="flex items-center gap-4 mt-2 flex-wrap">
+                <x-filter/>
+                @if ($day !== '' || $cause !== '')<a class="tag ochre" href="{{ route('proof') }}">only {{ $day !== '' ? Say::day($day) : Ajuste\Core\Proof\Cause::from($cause)->words() }}: show all</a>@endif
+                <span class="ml-auto flex gap-2"><a class="tag" hx-boost="false" href="{{ route('proof.export', 'csv') }}">CSV</a><a class="tag" hx-boost="false" href="{{ route('proof.export', 'xlsx') }}">XLSX</a></span>
+            </div>
+            <table class="grid-table" data-list data-decimals="{{ $base->decimals }}">
+                <thead><tr><th scope="col"><button type="button">Cause</button></th><th scope="col"><button type="button">What was found</button></th><th scope="col"><button type="button">Since</button></th><th scope="col" class="n"><button type="button">Amount</button></th></tr></thead>
+                <tbody>
+                @forelse (array_slice($shown, 0, 500) as $line)
+                    <tr data-minor="{{ $line->amount }}" data-part="cause-{{ $line->cause->value }}" @class(['current' => $chosen && $chosen->key() === $line->key()])>
+                        <td class="nowrap"><a href="{{ route('proof', array_filter(['line' => $line->key(), 'day' => $day, 'cause' => $cause])) }}" hx-get="{{ route('proof', array_filter(['line' => $line->key(), 'day' => $day, 'cause' => $cause])) }}" hx-target="#worktop" hx-swap="outerHTML" hx-push-url="true">{{ $line->cause->words() }}</a></td>
+                        <td class="clip" title="{{ $line->note }}">{{ trim($line->document().' '.($customers[$line->customer()] ?? '')) }} {{ $line->note }}</td>
+                        <td class="nowrap" data-sort="{{ $line->date() }}">{{ Say::shortDay($line->date()) }}</td>
+                        <td class="n font-semibold" data-sort="{{ $line->amount }}">{{ $money($line->amount)->grouped() }}</td>
+                    </tr>
+                @empty
+                    <tr><td colspan="4">{{ $proof->lines === [] ? 'Every posting has its item, and every item its posting.' : 'No cause touches this day.' }}</td></tr>
+                @endforelse
+                </tbody>
+            </table>
+            @if (count($shown) > 500)<p class="slate">The first 500 of {{ number_format(count($shown)) }} are shown; the export has all.</p>@endif
+            <x-table-foot/>
+        </div>
+        <h2>Statement</h2>
+        <table class="grid-table">
+            <tbody>
+            <tr><td>Ledger as imported</td><td class="n">{{ Say::balance($money($proof->ledgerAsImported)) }}</td></tr>
+            <tr><td><a href="{{ route('journals') }}">Own vouchers not yet taken over</a></td><td class="n">{{ Say::balance($money($proof->ownVouchers)) }}</td></tr>
+            <tr><th scope="row" class="text-left font-semibold">Control account</th><td class="n font-semibold">{{ Say::balance($money($proof->control)) }}</td></tr>
+            @foreach ($proof->byCause() as $name => $lines)
+                <tr data-part="cause-{{ $name }}"><td><a href="{{ route('proof', ['cause' => $name]) }}">{{ $lines[0]->cause->words() }}</a>, {{ Say::count(count($lines), 'line') }}</td><td class="n">{{ $money(array_sum(array_map(fn ($line) => $line->amount, $lines)))->grouped() }}</td></tr>
+            @endforeach
+            </tbody>
+            <tfoot><tr><td>Customers</td><td class="n">{{ Say::balance($money($proof->customers)) }}</td></tr></tfoot>
+        </table>
+        <h2>How they were paired</h2>
+        <table class="grid-table"><tbody>@foreach ($tests as $test => $count)<tr><td>By {{ $testWords[$test] }}</td><td class="n">{{ number_format($count) }}</td></tr>@endforeach</tbody></table>
+    </div>
+    @fragment('worktop')
+    <aside class="pane worktop" id="worktop" aria-label="The chosen cause" aria-live="polite">
+        @if ($chosen)
+            <h1>{{ $chosen->cause->words() }}</h1>
+            <p class="lead">{{ $chosen->note }}</p>
+            <div class="pairbox">
+                <div>
+                    <div class="soft">In the ledger</div>
+                    <div class="figure">{{ $postings->isEmpty() ? 'nothing' : Say::balance($money((int) $postings->sum('base'))) }}</div>
+                    @foreach ($postings as $posting)<div class="mt-1"><a href="{{ route('posting', $posting->id) }}">Entry {{ $posting->entry }}</a>, {{ Say::day($posting->date) }}<br><span class="slate">{{ $posting->description }}@if ($postings->count() > 1), {{ Say::balance($money($posting->base)) }}@endif</span></div>@endforeach
+                </div>
+                <div>
+                    <div class="soft">With the customer</div>
+                    <div class="figure">{{ $items->isEmpty() ? 'nothing' : Say::balance($money((int) $items->sum(fn ($item) => ($item->side === 'debit' ? 1 : -1) * $item->base))) }}</div>
+                    @foreach ($items as $item)<div class="mt-1"><a href="{{ route('document', $item->root_id) }}">{{ ucfirst(str_replace('_', ' ', $item->kind)) }} {{ $item->document }}</a>, {{ Say::day($item->date) }}@if ($items->count() > 1)<br><span class="slate">{{ Say::balance($money(($item->side === 'debit' ? 1 : -1) * $item->base)) }}</span>@endif</div>@endforeach
+                    @if ($chosen->customer() !== '')<div class="mt-1">{{ $customers[$chosen->customer()] ?? $chosen->customer() }}</div>@endif
+                </div>
+            </div>
+            <dl class="facts mt-4">
+                <dt>Counts in the ledger</dt><dd>{{ Say::balance($money($chosen->ledger)) }}</dd>
+                <dt>Counts with the customer</dt><dd>{{ Say::balance($money($chosen->subledger)) }}</dd>
+                <dt>Leads towards the customers by</dt><dd><b>{{ $money($chosen->amount)->grouped() }}</b></dd>
+            </dl>
+        @else
+            <h1>Nothing to explain</h1>
+            <p class="lead">As of this day the control account and the customers agree, line by line.</p>
+        @endif
+        <h2>Difference day by day</h2>
+        <x-svg.days :picture="$picture" :chosen="$day"/>
+        <p class="slate mt-1">A step is a day on which the two sides parted or met. Open one to see its causes.</p>
+    </aside>
+    @endfragment
+</x-layout>

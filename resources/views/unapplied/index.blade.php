@@ -1,0 +1,61 @@
+@php use Ajuste\Core\Money\Money; use Ajuste\Core\Subledger\Side; use App\Http\Say; $money = fn (int $minor) => Money::ofMinor($minor, $base); @endphp
+<x-layout title="Unapplied" station="unapplied" class="halves even">
+    <div class="pane" x-data="grid">
+        <h1>Unapplied receipts and credits</h1>
+        <p class="lead">{{ Say::count(count($customers), 'customer') }}, {{ $money(array_sum(array_map(fn ($c) => $c->loose, $customers)))->grouped() }} loose; {{ $money(array_sum(array_map(fn ($c) => $c->matchable, $customers)))->grouped() }} can be matched at once.</p>
+        <x-filter/>
+        <table class="grid-table mt-2" data-list data-decimals="{{ $base->decimals }}">
+            <thead><tr><th scope="col"><button type="button">Customer</button></th><th scope="col"><button type="button">What</button></th><th scope="col"><button type="button">Since</button></th><th scope="col" class="n"><button type="button">Loose</button></th><th scope="col" class="n"><button type="button">Can be matched</button></th></tr></thead>
+            <tbody>
+            @forelse (array_slice($customers, 0, 500) as $loose)
+                <tr data-minor="{{ $loose->loose }}" @class(['current' => $chosen?->id === $loose->id])>
+                    <td><a href="{{ route('unapplied', ['customer' => $loose->id]) }}" hx-get="{{ route('unapplied', ['customer' => $loose->id]) }}" hx-target="#worktop" hx-swap="outerHTML" hx-push-url="true">{{ $loose->name }}</a></td>
+                    <td class="soft">{{ $loose->items }} {{ $loose->what }}</td>
+                    <td class="nowrap soft" data-sort="{{ $loose->oldest }}">{{ Say::shortDay($loose->oldest) }}</td>
+                    <td class="n font-semibold" data-sort="{{ $loose->loose }}">{{ $money($loose->loose)->grouped() }}</td>
+                    <td class="n" data-sort="{{ $loose->matchable }}">{{ $loose->matchable === 0 ? 'nothing open' : $money($loose->matchable)->grouped() }}</td>
+                </tr>
+            @empty
+                <tr><td colspan="5">Nothing is loose as of this day.</td></tr>
+            @endforelse
+            </tbody>
+        </table>
+        <x-table-foot sum-of="Loose"/>
+    </div>
+    @fragment('worktop')
+    <aside class="pane worktop" id="worktop" aria-label="Match of the chosen customer">
+        @if ($chosen)
+            <div class="flex items-baseline gap-4"><h1>{{ $chosen->name }}</h1><span class="slate">{{ $chosen->customer }}</span><a class="ml-auto" href="{{ route('customer', $chosen->id) }}">Customer's page</a></div>
+            <p class="lead">Tick what belongs together. An amount left blank takes as much as both sides allow. <button type="button" class="underline underline-offset-2 cursor-pointer text-green" data-tick-all>Tick all</button></p>
+            <form method="post" action="{{ route('unapplied.post', $chosen->id) }}" class="flex flex-col grow">
+                @csrf
+                <input type="hidden" name="key" value="{{ $key }}">
+                <div hx-post="{{ route('unapplied.rehearse', $chosen->id) }}" hx-trigger="change, input changed delay:350ms" hx-target="#rehearsal" hx-swap="outerHTML" hx-include="closest form">
+                @foreach ([Side::Credit, Side::Debit] as $side)
+                    <table class="grid-table">
+                        <thead><tr><th scope="col">{{ $side === Side::Credit ? 'Credits' : 'Debits' }}</th><th scope="col">{{ $side === Side::Credit ? 'Dated' : 'Due' }}</th><th scope="col" class="n">Open</th><th scope="col" class="n">Settle</th><th scope="col" class="n">Leaves</th></tr></thead>
+                        <tbody>
+                        @forelse (array_filter($items, fn ($item) => $item->side === $side) as $item)
+                            <tr>
+                                <td class="nowrap"><label class="flex gap-2 items-center text-ink!"><input type="checkbox" id="tick-{{ $item->id }}" name="tick[{{ $item->id }}]" value="1" @checked(in_array((string) $item->id, $ticked, true))>{{ ucfirst($item->kind->words()) }} <a href="{{ route('document', $item->id) }}" tabindex="-1">{{ $item->document }}</a></label></td>
+                                <td class="nowrap soft">{{ Say::shortDay($side === Side::Credit ? $item->date : $item->dueDate) }}@if ($item->reference !== '')<span class="slate"> for {{ $item->reference }}</span>@endif</td>
+                                <td class="n">{{ $item->open->grouped() }}@if ($item->open->currency->code !== $base->code) <span class="slate">{{ $item->open->currency->code }}</span>@endif</td>
+                                <td class="n"><input type="text" inputmode="decimal" name="amount[{{ $item->id }}]" value="{{ $typed[$item->id] ?? '' }}" data-ticks="tick-{{ $item->id }}" aria-label="Settle of {{ $item->document }}" placeholder="" class="w-24 text-right"></td>
+                                <td class="n w-20"><span id="leaves-{{ $item->id }}">·</span></td>
+                            </tr>
+                        @empty
+                            <tr><td colspan="5" class="soft">{{ $side === Side::Credit ? 'No credit is open as of this day.' : 'No debit is open as of this day; what is loose stays so, or is refunded.' }}</td></tr>
+                        @endforelse
+                        </tbody>
+                    </table>
+                @endforeach
+                <p class="mt-3"><label>Effective on <input type="date" name="date" value="{{ $date }}"></label> <span class="slate">blank: the earliest day possible</span></p>
+                </div>
+                @include('unapplied.rehearsal', ['swap' => false])
+            </form>
+        @else
+            <h1>Nothing is loose</h1>
+        @endif
+    </aside>
+    @endfragment
+</x-layout>

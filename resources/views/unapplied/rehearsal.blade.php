@@ -1,0 +1,30 @@
+@php use App\Http\Say; $plan = $rehearsal->plan; $remainder = $rehearsal->remainder; @endphp
+@if ($swap)
+    @foreach ($rehearsal->ticks as $tick)<span id="leaves-{{ $tick->item->id }}" hx-swap-oob="true">{{ $tick->leaves()->grouped() }}</span>@endforeach
+@endif
+<div id="rehearsal" class="flex flex-col grow">
+    @if ($rehearsal->refusal !== null && $rehearsal->ticks !== [] && $remainder !== null && ! $remainder->isZero())
+        {{-- the remainder below says it --}}
+    @elseif ($rehearsal->refusal !== null)
+        <div class="note bad" role="alert">{{ $rehearsal->refusal }}</div>
+    @endif
+    @foreach ($plan->warnings ?? [] as $warning)<div class="note">{{ $warning }}</div>@endforeach
+    @if ($ribbons)<x-svg.ribbons :ribbons="$ribbons"/>@endif
+    @if ($plan?->voucher)
+        <h2>Voucher</h2>
+        <x-voucher :voucher="$plan->voucher"/>
+    @endif
+    <div class="foot">
+        <div>
+            @if ($remainder !== null)
+                <span>Still to place</span> <b class="text-lg {{ $remainder->isZero() ? '' : 'text-madder' }}" id="remainder">{{ $remainder->abs()->grouped() }}</b>
+                @unless ($remainder->isZero())<span class="slate">of the {{ $remainder->minor > 0 ? 'debits' : 'credits' }}</span>@endunless
+            @else
+                <span class="slate">Nothing is ticked.</span>
+            @endif
+            @if ($plan)<div class="slate">{{ $plan->voucher ? 'The exchange difference goes to the customer and the ledger alike; the proof line stays.' : "The customer's balance and the proof line stay as they are." }} Dated {{ Say::day($plan->date) }}.</div>@endif
+        </div>
+        <input type="hidden" name="seen" value="{{ $plan ? $rehearsal->digest() : '' }}">
+        <button class="button main ml-auto" data-main @disabled(! $plan)>{{ $plan ? 'Post '.$plan->settled->grouped().' and next' : 'Post and next' }} <kbd>Ctrl ↵</kbd></button>
+    </div>
+</div>
