@@ -19,7 +19,7 @@ final readonly class ExportJournals
 {
     public function __construct(private Settings $settings, private Actor $actor) {}
 
-    /** @param ?string $since vouchers dated on or after this day; null for all */
+    /** @param  ?string  $since vouchers dated on or after this day; null for all */
     public function journals(?string $since): string
     {
         $base = $this->settings->base();
@@ -29,11 +29,11 @@ final readonly class ExportJournals
             ->orderBy('vouchers.id')->orderBy('postings.id')
             ->get(['vouchers.id as voucher_id', 'vouchers.number', 'vouchers.date', 'vouchers.text', 'accounts.account', 'postings.description', 'postings.base', 'postings.currency', 'postings.currency_amount', 'postings.customer', 'postings.document', 'postings.reference', 'postings.source']);
         foreach ($rows as $row) {
-            $amount = Money::ofMinor(abs($row->base), $base)->decimal();
+            $amount = Money::ofMinor($row->base, $base)->abs()->decimal();
             $foreign = $row->currency_amount !== null;
             $csv .= CsvWriter::line([
                 $row->number, $row->date, $row->account, $row->description === '' ? $row->text : $row->description, $row->base > 0 ? $amount : '', $row->base < 0 ? $amount : '',
-                $foreign ? $row->currency : $base->code, Money::ofMinor($foreign ? abs($row->currency_amount) : abs($row->base), $foreign ? $row->currency : $base)->decimal(),
+                $foreign ? $row->currency : $base->code, Money::ofMinor($foreign ? $row->currency_amount : $row->base, $foreign ? $row->currency : $base)->abs()->decimal(),
                 $row->customer, $row->document, $row->reference, $row->source,
             ]);
         }
@@ -73,7 +73,7 @@ final readonly class ExportJournals
         return $csv;
     }
 
-    /** @param array<int, int> $voucherIds */
+    /** @param  array<int, int>  $voucherIds */
     private function note(array $voucherIds): void
     {
         if ($voucherIds === []) {

@@ -36,8 +36,11 @@ final readonly class MatchItems
             if ($items === []) {
                 return new MatchRehearsal([], null, null, null);
             }
-            $date = $request->date ?? $matching->earliestDate($items);
+            $ticks = $matching->fill($items, $this->typed($items, $request->typed));
+            $used = array_values(array_filter($ticks, static fn (Tick $tick): bool => $tick->amount->minor !== 0));
+            $date = $request->date ?? $matching->earliestDate(array_map(static fn (Tick $tick): OpenItem => $tick->item, $used === [] ? $ticks : $used));
             $items = $this->items($request, $date);
+            assert($items !== []);
             $ticks = $matching->fill($items, $this->typed($items, $request->typed));
             $remainder = $matching->remainder($ticks);
             $plan = $matching->plan(array_values(array_filter($ticks, static fn (Tick $tick): bool => $tick->amount->minor !== 0)), $date, Customer::query()->findOrFail($request->customerId)->customer);
@@ -49,7 +52,7 @@ final readonly class MatchItems
     }
 
     /**
-     * @param  string  $seen  digest of the rehearsal that the person saw; blank: whatever the plan is now
+     * @param string $seen digest of the rehearsal that the person saw; blank: whatever the plan is now
      * @return int the settlement's number
      *
      * @throws Refusal when the match cannot be posted, or would no longer be what was seen
@@ -97,8 +100,8 @@ final readonly class MatchItems
     }
 
     /**
-     * @param  list<OpenItem>  $items
-     * @param  array<int, string>  $typed
+     * @param list<OpenItem> $items
+     * @param array<int, string> $typed
      * @return array<int, Money>
      */
     private function typed(array $items, array $typed): array

@@ -12,9 +12,9 @@ use Ajuste\Core\Settlement\Tick;
 final readonly class MatchRehearsal
 {
     /**
-     * @param  list<Tick>  $ticks
-     * @param  ?Money  $remainder  debits less credits; null while nothing is ticked
-     * @param  ?string  $refusal  why it cannot be posted as it stands
+     * @param list<Tick> $ticks
+     * @param ?Money $remainder debits less credits; null while nothing is ticked
+     * @param ?string $refusal why it cannot be posted as it stands
      */
     public function __construct(public array $ticks, public ?Money $remainder, public ?MatchPlan $plan, public ?string $refusal) {}
 

@@ -12,8 +12,8 @@ use Illuminate\Support\Facades\DB;
 final class Once
 {
     /**
-     * @param  string  $key  from the form or command
-     * @param  Closure(): (int|string)  $post  runs in one transaction; gives what names the result
+     * @param string $key from the form or command
+     * @param Closure(): (int|string) $post runs in one transaction; gives what names the result
      * @return string the result, of now or of the first time
      */
     public static function for(string $key, Closure $post): string

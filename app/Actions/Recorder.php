@@ -197,8 +197,9 @@ final class Recorder
 
     private function addToDay(int $accountId, string $date, int $ledger, int $items): void
     {
-        $day = &$this->days["{$accountId} {$date}"];
-        $day = [($day[0] ?? 0) + $ledger, ($day[1] ?? 0) + $items];
+        $key = "{$accountId} {$date}";
+        [$before, $beforeItems] = $this->days[$key] ?? [0, 0];
+        $this->days[$key] = [$before + $ledger, $beforeItems + $items];
     }
 
     private function anyReversals(): bool
@@ -206,7 +207,7 @@ final class Recorder
         return $this->anyReversals ??= (bool) $this->run('SELECT EXISTS (SELECT 1 FROM match_reversals)', [])->fetchColumn();
     }
 
-    /** @param list<int|string|null> $values */
+    /** @param  list<int|string|null>  $values */
     private function run(string $sql, array $values): PDOStatement
     {
         $statement = $this->statements[$sql] ??= DB::connection()->getPdo()->prepare($sql);

@@ -46,9 +46,9 @@ abstract class BooksCommand extends Command
 
     protected function asOf(Settings $settings): string
     {
-        $asked = $this->option('as-of');
+        $asked = $this->text('as-of');
 
-        return is_string($asked) ? Day::of($asked) : $settings->period()->last;
+        return $asked !== null ? Day::of($asked) : $settings->period()->last;
     }
 
     protected function text(string $option): ?string
@@ -58,7 +58,7 @@ abstract class BooksCommand extends Command
         return is_string($value) && $value !== '' ? $value : null;
     }
 
-    /** @param array<mixed> $data */
+    /** @param  array<mixed>  $data */
     protected function json(array $data): void
     {
         $this->output->writeln((string) json_encode($data, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRETTY_PRINT | JSON_INVALID_UTF8_SUBSTITUTE), OutputInterface::OUTPUT_RAW);

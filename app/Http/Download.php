@@ -15,8 +15,8 @@ use PhpOffice\PhpSpreadsheet\Writer\Xlsx;
 final class Download
 {
     /**
-     * @param  non-empty-list<list<string>>  $rows  headings first
-     * @param  list<int>  $numeric  columns that hold amounts, 0 the first
+     * @param non-empty-list<list<string>> $rows headings first
+     * @param list<int> $numeric columns that hold amounts, 0 the first
      */
     public static function table(array $rows, string $name, string $format, array $numeric = []): Response
     {
@@ -31,8 +31,8 @@ final class Download
     }
 
     /**
-     * @param  non-empty-list<list<string>>  $rows
-     * @param  list<int>  $numeric
+     * @param non-empty-list<list<string>> $rows
+     * @param list<int> $numeric
      */
     private static function sheet(array $rows, array $numeric): string
     {

@@ -10,8 +10,8 @@ use Ajuste\Core\Exchange\Mapping;
 final readonly class Reading
 {
     /**
-     * @param  list<list<string>>  $head  its first lines
-     * @param  bool  $needsAPerson  it cannot be read before someone says how
+     * @param list<list<string>> $head its first lines
+     * @param bool $needsAPerson it cannot be read before someone says how
      */
     public function __construct(public string $name, public array $head, public Mapping $mapping, public bool $needsAPerson) {}
 

@@ -19,7 +19,7 @@ final class Say
     /** `31 Oct` */
     public static function shortDay(string $iso): string
     {
-        return $iso === '' ? '' : (new DateTimeImmutable($iso))->format('j M');
+        return $iso === '' ? '' : (new DateTimeImmutable($iso))->format(substr($iso, 0, 4) === substr(app(ViewPoint::class)->asOf, 0, 4) ? 'j M' : 'j M y');
     }
 
     /** `2 Nov 2026, 17:30` in UTC */

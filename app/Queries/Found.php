@@ -14,11 +14,11 @@ use Illuminate\Support\Collection;
 final readonly class Found
 {
     /**
-     * @param  Collection<int, Item>  $items
-     * @param  Collection<int, Customer>  $customers
-     * @param  Collection<int, Voucher>  $vouchers
-     * @param  Collection<int, Posting>  $postings
-     * @param  ?string  $only  where to go when there is one answer
+     * @param Collection<int, Item> $items
+     * @param Collection<int, Customer> $customers
+     * @param Collection<int, Voucher> $vouchers
+     * @param Collection<int, Posting> $postings
+     * @param ?string $only where to go when there is one answer
      */
     public function __construct(public Collection $items, public Collection $customers, public Collection $vouchers, public Collection $postings, public ?string $only = null) {}
 

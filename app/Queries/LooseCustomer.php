@@ -8,12 +8,12 @@ namespace App\Queries;
 final readonly class LooseCustomer
 {
     /**
-     * @param  int  $items  loose items
-     * @param  int  $loose  their sum
-     * @param  int  $debits  what is open on the other side
-     * @param  int  $matchable  what of it can be matched at once: by currency the lesser of the two sides
-     * @param  string  $oldest  date of the oldest loose item
-     * @param  string  $what  the kinds, in words
+     * @param int $items loose items
+     * @param int $loose their sum
+     * @param int $debits what is open on the other side
+     * @param int $matchable what of it can be matched at once: by currency the lesser of the two sides
+     * @param string $oldest date of the oldest loose item
+     * @param string $what the kinds, in words
      */
     public function __construct(
         public int $id,

@@ -12,7 +12,6 @@ use Ajuste\Core\Subledger\OpenItem;
 use Ajuste\Core\Subledger\Side;
 use Generator;
 use Illuminate\Support\Facades\DB;
-use PDO;
 use PDOStatement;
 
 /** Items with what is open of them at the end of a day, and as it was known at a moment. */
@@ -28,12 +27,12 @@ final readonly class Positions
     public function forAging(int $accountId, string $asOf, ?string $knownAt = null, ?int $customerId = null): Generator
     {
         foreach ($this->open($accountId, $asOf, $knownAt, $customerId) as $row) {
-            yield $row->item_id => new AgedItem($row->customer, $row->name, $row->currency, $row->signed_base, Side::from($row->standing_side), $row->standing_date, $row->standing_due);
+            yield $row->item_id => new AgedItem($row->customer, $row->name, $row->currency, $row->signedBase(), Side::from($row->standing_side), $row->standing_date, $row->standing_due);
         }
     }
 
     /**
-     * @param  list<int>  $itemIds
+     * @param list<int> $itemIds
      * @return array<int, string> kind and document, by item id
      */
     public function titles(array $itemIds): array
@@ -54,7 +53,7 @@ final readonly class Positions
         foreach ($this->open($accountId, $asOf, null, null) as $row) {
             yield new Standing(
                 $row->customer_id, $row->customer, $row->name, $row->standing_id, $row->standing_document, $row->currency,
-                Side::from($row->side)->sign() * ($row->amount - $row->matched_then), $row->signed_base, $row->standing_side === 'credit',
+                Side::from($row->side)->sign() * ($row->amount - $row->matched_then), $row->signedBase(), $row->standing_side === 'credit',
             );
         }
     }
@@ -68,7 +67,7 @@ final readonly class Positions
     {
         foreach ($this->open($accountId, $asOf, null, null) as $row) {
             if ($row->amount > $row->matched_then) {
-                yield $row->customer_id => [$row->customer, $row->name, $this->openItem($row), abs($row->signed_base)];
+                yield $row->customer_id => [$row->customer, $row->name, $this->openItem($row), abs($row->signedBase())];
             }
         }
     }
@@ -91,7 +90,7 @@ final readonly class Positions
         return $items;
     }
 
-    private function openItem(object $row): OpenItem
+    private function openItem(OpenRow $row): OpenItem
     {
         return new OpenItem(
             id: $row->item_id, document: $row->document, kind: Kind::from($row->kind), side: Side::from($row->side), date: $row->date, dueDate: $row->due_date,
@@ -104,16 +103,15 @@ final readonly class Positions
     /**
      * Rows of items that are open, or still carry base, at the day's end.
      *
-     * @return Generator<int, object{item_id: int, customer_id: int, customer: string, name: string, document: string, kind: string, side: string, date: string, due_date: string, currency: string, amount: int, base: int, signed_base: int, matched_then: int, matched_now: int, moved_now: int, reference: string, control_account_id: int, standing_id: int, standing_document: string, standing_side: string, standing_date: string, standing_due: string}>
+     * @return Generator<int, OpenRow>
      */
     private function open(int $accountId, string $asOf, ?string $knownAt, ?int $customerId): Generator
     {
         $statement = $this->statement($accountId, $asOf, $knownAt, $customerId);
-        while (($row = $statement->fetch(PDO::FETCH_OBJ)) !== false) {
+        while (($row = $statement->fetchObject(OpenRow::class)) !== false) {
             if ($row->amount === $row->matched_then && $row->base === $row->moved_then) {
                 continue;
             }
-            $row->signed_base = Side::from($row->side)->sign() * ($row->base - $row->moved_then);
             yield $row;
         }
     }

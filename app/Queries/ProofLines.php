@@ -14,15 +14,15 @@ use PDO;
 /** The lines of one control account, streamed for its proof. */
 final readonly class ProofLines implements ProofSource
 {
-    /** @param ?string $knownAt only what was recorded by that moment; null for all that is known now */
+    /** @param  ?string  $knownAt only what was recorded by that moment; null for all that is known now */
     public function __construct(private int $accountId, private ?string $knownAt = null) {}
 
     public function lines(): Generator
     {
         $known = $this->knownAt === null ? 'superseded_at IS NULL' : '(recorded_at <= :k AND (superseded_at IS NULL OR superseded_at > :k))';
         $statement = DB::connection()->getPdo()->prepare(
-            "SELECT 0, id, date, base, document, customer, entry, batch, source, description,
-                    voucher_id IS NOT NULL AND NOT EXISTS (SELECT 1 FROM voucher_confirmations c WHERE c.voucher_id = postings.voucher_id".($this->knownAt === null ? '' : ' AND c.recorded_at <= :k').")
+            'SELECT 0, id, date, base, document, customer, entry, batch, source, description,
+                    voucher_id IS NOT NULL AND NOT EXISTS (SELECT 1 FROM voucher_confirmations c WHERE c.voucher_id = postings.voucher_id'.($this->knownAt === null ? '' : ' AND c.recorded_at <= :k').")
              FROM postings WHERE account_id = :a AND {$known}
              UNION ALL
              SELECT 1, root_id, date, CASE side WHEN 'debit' THEN base ELSE -base END, document, customer_id, entry, batch, kind, '', 0

@@ -23,9 +23,9 @@ final readonly class Reports
     }
 
     /**
-     * @param  ?string  $basis  due or document; null for the books' own
-     * @param  ?string  $buckets  edges in days; null for the books' own
-     * @param  ?string  $credits  separate, own_date or oldest_first; null for the books' own
+     * @param ?string $basis due or document; null for the books' own
+     * @param ?string $buckets edges in days; null for the books' own
+     * @param ?string $credits separate, own_date or oldest_first; null for the books' own
      *
      * @throws Refusal when one of them is none of these
      */

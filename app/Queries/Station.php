@@ -10,9 +10,9 @@ use Ajuste\Core\Money\Money;
 final readonly class Station
 {
     /**
-     * @param  string  $remains  in words, blank when there is nothing left
-     * @param  string  $task  what is to be done, for the desk
-     * @param  string  $worthKnowing  likewise
+     * @param string $remains in words, blank when there is nothing left
+     * @param string $task what is to be done, for the desk
+     * @param string $worthKnowing likewise
      */
     public function __construct(
         public string $name,

@@ -51,7 +51,7 @@ final readonly class Verification
              ) GROUP BY account_id, date HAVING sum(ledger) <> 0 OR sum(items) <> 0",
         );
 
-        return array_map(static fn (object $row): string => "The day sums of account key {$row->account_id} on {$row->date} are off by {$row->ledger} in the ledger and {$row->items} with the customers.", $rows);
+        return array_values(array_map(static fn (\stdClass $row): string => "The day sums of account key {$row->account_id} on {$row->date} are off by {$row->ledger} in the ledger and {$row->items} with the customers.", $rows));
     }
 
     /** @return list<string> */
@@ -66,7 +66,7 @@ final readonly class Verification
                OR p.row_id <> (SELECT max(v.id) FROM items v WHERE v.root_id = p.item_id AND v.superseded_at IS NULL)',
         );
 
-        return array_map(static fn (object $row): string => "The position of {$row->document} says {$row->matched} matched and {$row->moved} moved, its matches {$row->amount} and {$row->base}.", $rows);
+        return array_values(array_map(static fn (\stdClass $row): string => "The position of {$row->document} says {$row->matched} matched and {$row->moved} moved, its matches {$row->amount} and {$row->base}.", $rows));
     }
 
     /** @return list<string> */

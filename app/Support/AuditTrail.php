@@ -11,7 +11,7 @@ final readonly class AuditTrail
 {
     public function __construct(private Actor $actor) {}
 
-    /** @param array<string, string|int|null> $details */
+    /** @param  array<string, string|int|null>  $details */
     public function record(string $what, string $subject, string $why = '', array $details = []): void
     {
         $record = new AuditRecord([

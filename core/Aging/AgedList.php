@@ -29,7 +29,7 @@ final readonly class AgedList
             if ($this->isUnapplied($item)) {
                 $found[$key][2] += $item->base;
             } else {
-                $found[$key][1][$this->column($item)] += $item->base;
+                $found[$key][1] = self::added($found[$key][1], $this->column($item), $item->base);
             }
         }
         ksort($found, SORT_STRING);
@@ -44,9 +44,7 @@ final readonly class AgedList
             if (! $row->isNil()) {
                 $rows[] = $row;
             }
-            foreach ($amounts as $column => $amount) {
-                $sums[$column] += $amount;
-            }
+            $sums = array_map(static fn (int $sum, int $amount): int => $sum + $amount, $sums, $amounts);
             $unapplied += $loose;
         }
         $this->rows = $rows;
@@ -73,6 +71,17 @@ final readonly class AgedList
     }
 
     /**
+     * @param non-empty-list<int> $amounts
+     * @return non-empty-list<int>
+     */
+    private static function added(array $amounts, int $column, int $base): array
+    {
+        $amounts[$column] += $base;
+
+        return array_values($amounts);
+    }
+
+    /**
      * Credits set against the oldest columns first; what no debit took stays in the column of credits.
      *
      * @param non-empty-list<int> $amounts
@@ -80,12 +89,13 @@ final readonly class AgedList
      */
     private static function setOff(array $amounts, int $credit): array
     {
-        for ($column = count($amounts) - 1; $column >= 0 && $credit < 0; $column--) {
-            $taken = max(0, min($amounts[$column], -$credit));
-            $amounts[$column] -= $taken;
+        $left = [];
+        foreach (array_reverse($amounts) as $amount) {
+            $taken = max(0, min($amount, -$credit));
+            $left[] = $amount - $taken;
             $credit += $taken;
         }
 
-        return [$amounts, $credit];
+        return [array_reverse($left), $credit];
     }
 }

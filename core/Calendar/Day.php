@@ -25,6 +25,7 @@ final class Day
 
     public static function isDay(string $text): bool
     {
+        /** @var array<string, true> $seen */
         static $seen = [];
         if (isset($seen[$text])) {
             return true;
@@ -41,6 +42,7 @@ final class Day
     /** Days since 1970-01-01. */
     public static function number(string $day): int
     {
+        /** @var array<string, int> $numbers */
         static $numbers = [];
 
         return $numbers[$day] ??= intdiv((int) self::at($day)->format('U'), 86_400);

@@ -13,7 +13,7 @@ final class CsvReader
     private const LONGEST_LINE = 1_048_576;
 
     /**
-     * @param  resource  $stream  readable and seekable, at its start
+     * @param resource $stream readable and seekable, at its start
      * @return iterable<int, list<string>> cells by the number of the row as a spreadsheet counts, 1 the first; empty rows are left out
      *
      * @throws Refusal when the stream is not text

@@ -7,7 +7,7 @@ namespace Ajuste\Core\Exchange;
 /** Writes rows as CSV of the house format. */
 final class CsvWriter
 {
-    /** @param list<string> $cells */
+    /** @param  list<string>  $cells */
     public static function line(array $cells): string
     {
         return implode(',', array_map(static function (string $cell): string {

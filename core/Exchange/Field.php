@@ -7,7 +7,7 @@ namespace Ajuste\Core\Exchange;
 /** A column of the house format. */
 final readonly class Field
 {
-    /** @param list<string> $choices where the type is Choice */
+    /** @param  list<string>  $choices where the type is Choice */
     public function __construct(
         public string $name,
         public FieldType $type = FieldType::Text,

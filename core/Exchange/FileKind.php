@@ -27,6 +27,7 @@ enum FileKind: string
     /** @return array<string, Field> by name; a field that is not required may be missing from the file altogether */
     public function fields(): array
     {
+        /** @var array<string, array<string, Field>> $fields */
         static $fields = [];
 
         return $fields[$this->value] ??= array_column($this->define(), null, 'name');
@@ -47,6 +48,12 @@ enum FileKind: string
         return null;
     }
 
+    /** @param  list<string>  $choices */
+    private static function choice(string $name, array $choices, bool $required = true): Field
+    {
+        return new Field($name, FieldType::Choice, $required, ! $required, $choices);
+    }
+
     /** @return list<Field> */
     private function define(): array
     {
@@ -55,13 +62,12 @@ enum FileKind: string
         $date = static fn (string $name): Field => new Field($name, FieldType::Date);
         $amount = static fn (string $name): Field => new Field($name, FieldType::Amount);
         $currency = new Field('currency', FieldType::Currency);
-        $choice = static fn (string $name, array $choices, bool $required = true): Field => new Field($name, FieldType::Choice, $required, ! $required, $choices);
 
         return match ($this) {
             self::Settings => [$text('name'), new Field('value', mayBeBlank: true)],
             self::Accounts => [
-                $text('account'), $text('name'), $choice('type', array_column(AccountType::cases(), 'value')),
-                $choice('role', array_column(AccountRole::cases(), 'value'), false), $optional('currency', FieldType::Currency),
+                $text('account'), $text('name'), self::choice('type', array_column(AccountType::cases(), 'value')),
+                self::choice('role', array_column(AccountRole::cases(), 'value'), false), $optional('currency', FieldType::Currency),
             ],
             self::Customers => [
                 $text('customer'), $text('name'), $optional('trading_name'), $currency, $optional('terms'), $optional('control_account'), $optional('supplier'),
@@ -69,9 +75,9 @@ enum FileKind: string
             ],
             self::Suppliers => [$text('supplier'), $text('name'), $currency, $optional('control_account'), $optional('iban')],
             self::Items => [
-                $text('document'), $choice('kind', Kind::values()), $text('customer'), $date('date'), new Field('due_date', FieldType::Date, mayBeBlank: true), $currency,
+                $text('document'), self::choice('kind', Kind::values()), $text('customer'), $date('date'), new Field('due_date', FieldType::Date, mayBeBlank: true), $currency,
                 new Field('amount', FieldType::Amount, mayBeBlank: true), new Field('base_amount', FieldType::Amount, mayBeBlank: true),
-                $choice('side', ['debit', 'credit'], false), $optional('reference'), $optional('control_account'), $optional('entry'), $optional('batch'), $optional('terms'),
+                self::choice('side', ['debit', 'credit'], false), $optional('reference'), $optional('control_account'), $optional('entry'), $optional('batch'), $optional('terms'),
             ],
             self::ItemLines => [
                 $text('document'), $text('line'), new Field('description', mayBeBlank: true), new Field('quantity', FieldType::Number, mayBeBlank: true), new Field('unit_price', FieldType::Number, mayBeBlank: true),
@@ -79,7 +85,7 @@ enum FileKind: string
             ],
             self::Matches => [$date('date'), $text('debit_document'), $text('credit_document'), $amount('amount')],
             self::SupplierItems => [
-                $text('document'), $choice('kind', ['bill', 'bill_credit', 'payment']), $text('supplier'), $date('date'), new Field('due_date', FieldType::Date, mayBeBlank: true), $currency,
+                $text('document'), self::choice('kind', ['bill', 'bill_credit', 'payment']), $text('supplier'), $date('date'), new Field('due_date', FieldType::Date, mayBeBlank: true), $currency,
                 $amount('amount'), new Field('base_amount', FieldType::Amount, mayBeBlank: true), $optional('open', FieldType::Amount), $optional('reference'),
             ],
             self::Ledger => [
@@ -87,9 +93,9 @@ enum FileKind: string
                 new Field('debit', FieldType::Amount, mayBeBlank: true), new Field('credit', FieldType::Amount, mayBeBlank: true),
                 $optional('document'), $optional('customer'), $optional('source'), $optional('recorded_at'), $optional('batch'),
             ],
-            self::Rates => [$date('date'), $currency, new Field('rate', FieldType::Number), $choice('quoted', array_column(Quote::cases(), 'value'), false)],
+            self::Rates => [$date('date'), $currency, new Field('rate', FieldType::Number), self::choice('quoted', array_column(Quote::cases(), 'value'), false)],
             self::Agreements => [
-                $text('customer'), $text('supplier'), $text('reference'), $date('from'), $optional('to', FieldType::Date), $currency, $choice('scope', ['due', 'all']),
+                $text('customer'), $text('supplier'), $text('reference'), $date('from'), $optional('to', FieldType::Date), $currency, self::choice('scope', ['due', 'all']),
             ],
         };
     }

@@ -15,9 +15,9 @@ use Ajuste\Core\Refusal;
 final readonly class Mapping
 {
     /**
-     * @param  int  $headerRow  1 is the first line of the file
-     * @param  array<string, int>  $columns  field name to column, 0 the first
-     * @param  array<string, string>  $fixed  field name to a value that holds for every row
+     * @param int $headerRow 1 is the first line of the file
+     * @param array<string, int> $columns field name to column, 0 the first
+     * @param array<string, string> $fixed field name to a value that holds for every row
      */
     public function __construct(
         public FileKind $kind,
@@ -50,7 +50,7 @@ final readonly class Mapping
     /**
      * The row's fields in house format, every field of the kind present, blank where the file has nothing.
      *
-     * @param  list<string>  $cells
+     * @param list<string> $cells
      * @return array<string, string>
      *
      * @throws RowFault when a cell is not what its field has to be
@@ -127,7 +127,7 @@ final readonly class Mapping
     }
 
     /**
-     * @param  array{kind: string, header_row: int|string, columns: array<string, int|string>, dates: string, decimal_mark: string, fixed?: array<string, string>}  $stored
+     * @param array{kind: string, header_row: int|string, columns: array<string, int|string>, dates: string, decimal_mark: string, fixed?: array<string, string>} $stored
      *
      * @throws Refusal when the stored form does not describe a mapping
      */

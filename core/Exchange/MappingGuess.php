@@ -37,8 +37,8 @@ final class MappingGuess
     ];
 
     /**
-     * @param  list<list<string>>  $head  the first lines of the file
-     * @param  ?FileKind  $kind  what the file's name says it is
+     * @param list<list<string>> $head the first lines of the file
+     * @param ?FileKind $kind what the file's name says it is
      */
     public static function of(array $head, ?FileKind $kind): ?Mapping
     {
@@ -67,14 +67,18 @@ final class MappingGuess
         return new Mapping($found, $line + 1, $columns, self::dates($found, $columns, $rows), self::decimalMark($found, $columns, $rows));
     }
 
-    /** What names the shape of a file: its headings, whatever line they stand on. */
+    /**
+     * What names the shape of a file: its headings, whatever line they stand on.
+     *
+     * @param list<string> $headings
+     */
     public static function shape(array $headings): string
     {
-        return hash('sha256', implode("\x1f", array_map(static fn (mixed $cell): string => self::plain(is_string($cell) ? $cell : ''), $headings)));
+        return hash('sha256', implode("\x1f", array_map(self::plain(...), $headings)));
     }
 
     /**
-     * @param  list<string>  $cells
+     * @param list<string> $cells
      * @return array<string, int>
      */
     private static function columns(FileKind $kind, array $cells): array
@@ -104,7 +108,7 @@ final class MappingGuess
     /**
      * The orders of day, month and year in which every date of these lines is one.
      *
-     * @param  list<list<string>>  $rows
+     * @param list<list<string>> $rows
      * @return list<DateOrder>
      */
     public static function datesThatFit(Mapping $mapping, array $rows): array
@@ -113,8 +117,8 @@ final class MappingGuess
     }
 
     /**
-     * @param  array<string, int>  $columns
-     * @param  list<list<string>>  $rows
+     * @param array<string, int> $columns
+     * @param list<list<string>> $rows
      */
     private static function dates(FileKind $kind, array $columns, array $rows): DateOrder
     {
@@ -122,8 +126,8 @@ final class MappingGuess
     }
 
     /**
-     * @param  array<string, int>  $columns
-     * @param  list<list<string>>  $rows
+     * @param array<string, int> $columns
+     * @param list<list<string>> $rows
      * @return list<DateOrder>
      */
     private static function fitting(FileKind $kind, array $columns, array $rows): array
@@ -148,8 +152,8 @@ final class MappingGuess
     }
 
     /**
-     * @param  array<string, int>  $columns
-     * @param  list<list<string>>  $rows
+     * @param array<string, int> $columns
+     * @param list<list<string>> $rows
      */
     private static function decimalMark(FileKind $kind, array $columns, array $rows): string
     {

@@ -91,13 +91,13 @@ enum Setting: string
         }
     }
 
-    /** @param list<string> $choices */
+    /** @param  list<string>  $choices */
     private static function oneOf(string $value, array $choices): ?string
     {
         return in_array($value, $choices, true) ? null : 'one of '.implode(', ', $choices).' is expected';
     }
 
-    /** @param callable(): mixed $attempt */
+    /** @param  callable(): mixed  $attempt */
     private static function passes(callable $attempt): bool
     {
         try {

@@ -33,6 +33,7 @@ final readonly class Currency
      */
     public static function of(string $code): self
     {
+        /** @var array<string, self> $known */
         static $known = [];
 
         return $known[$code] ??= self::isKnown($code)

@@ -107,10 +107,10 @@ final readonly class Money
     /** For people to read: `−1,234.50`, thousands grouped, with a minus sign and not a hyphen. */
     public function grouped(): string
     {
-        [$whole, $fraction] = explode('.', $this->abs()->decimal()) + [1 => null];
-        $grouped = (string) preg_replace('/\B(?=(\d{3})+$)/', ',', $whole);
+        $parts = explode('.', $this->abs()->decimal());
+        $parts[0] = (string) preg_replace('/\B(?=(\d{3})+$)/', ',', $parts[0]);
 
-        return ($this->minor < 0 ? '−' : '').$grouped.($fraction === null ? '' : '.'.$fraction);
+        return ($this->minor < 0 ? '−' : '').implode('.', $parts);
     }
 
     private function same(self $other): self

@@ -57,6 +57,6 @@ final class Rounding
             $parts[$line]++;
         }
 
-        return array_map(static fn (int $part): int => $sign * $part, $parts);
+        return array_map(static fn (int $part): int => $sign * $part, array_values($parts));
     }
 }

@@ -49,15 +49,18 @@ final readonly class CauseLine
     /** The day on which the difference arises. */
     public function date(): string
     {
-        return min(array_map(static fn (ProofLine $line): string => $line->date, [...$this->postings, ...$this->items]));
+        $date = $this->first()->date;
+        foreach ([...$this->postings, ...$this->items] as $line) {
+            $date = min($date, $line->date);
+        }
+
+        return $date;
     }
 
     /** Names this line among all lines of a proof, however the proof is run again. */
     public function key(): string
     {
-        $ids = static fn (array $lines): string => implode('.', array_map(static fn (ProofLine $line): string => (string) $line->id, $lines));
-
-        return $this->cause->value.'-'.$ids($this->postings).'-'.$ids($this->items);
+        return $this->cause->value.'-'.self::ids($this->postings).'-'.self::ids($this->items);
     }
 
     /**

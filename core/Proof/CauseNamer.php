@@ -83,9 +83,9 @@ final readonly class CauseNamer
 
     private function cutOff(Pair $pair): string
     {
-        $side = static fn (array $lines): string => implode(', ', array_unique(array_map(static fn (ProofLine $line): string => $line->date, $lines)));
-        $note = $pair->items === [] ? "In the ledger on {$side($pair->postings)}." : ($pair->postings === [] ? "With the customer on {$side($pair->items)}."
-            : "With the customer on {$side($pair->items)}, in the ledger on {$side($pair->postings)}.");
+        [$items, $postings] = [self::dates($pair->items), self::dates($pair->postings)];
+        $note = $pair->items === [] ? "In the ledger on {$postings}." : ($pair->postings === [] ? "With the customer on {$items}."
+            : "With the customer on {$items}, in the ledger on {$postings}.");
         $later = self::total($pair->items) - self::total($pair->postings);
 
         return $later === 0 ? $note : $note." The amounts differ too: {$this->say($later)} is still to come.";

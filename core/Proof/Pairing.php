@@ -268,7 +268,7 @@ final class Pairing
     /**
      * What is left of one document on both sides adds up to the same: one posting for many items, a posting taken back, a correction.
      *
-     * @param  list<ProofLine>  $lines  of one document
+     * @param list<ProofLine> $lines of one document
      */
     private function byDocumentSum(array $lines): void
     {

@@ -53,9 +53,9 @@ final readonly class Matching
      * Gives each item that was ticked without an amount as much as both sides allow: typed amounts stand, then the items take in the
      * order in which they were ticked. While only one side is ticked, its items stand open in full.
      *
-     * @param  list<OpenItem>  $items
-     * @param  array<int, Money>  $typed  by item id
-     * @return list<Tick> items that get nothing keep an amount of nil
+     * @param non-empty-list<OpenItem> $items
+     * @param array<int, Money> $typed by item id
+     * @return non-empty-list<Tick> items that get nothing keep an amount of nil
      */
     public function fill(array $items, array $typed): array
     {

@@ -14,15 +14,15 @@ final readonly class ExchangeCover
     private const MOST = 16;
 
     /**
-     * @param  list<BaseDifference>  $used
-     * @param  int  $missing  minor units of base currency, debit-positive; nil when the differences cover the gap
+     * @param list<BaseDifference> $used
+     * @param int $missing minor units of base currency, debit-positive; nil when the differences cover the gap
      */
     private function __construct(public array $used, public int $missing) {}
 
     /**
-     * @param  int  $gap  base moved off credits less base moved off debits, minor units
-     * @param  list<BaseDifference>  $differences  of the items matched, dated on the day or before
-     * @param  list<int>  $settled  items of which nothing is open any more
+     * @param int $gap base moved off credits less base moved off debits, minor units
+     * @param list<BaseDifference> $differences of the items matched, dated on the day or before
+     * @param list<int> $settled items of which nothing is open any more
      */
     public static function of(int $gap, array $differences, array $settled): self
     {
@@ -38,7 +38,7 @@ final readonly class ExchangeCover
     }
 
     /**
-     * @param  list<BaseDifference>  $differences
+     * @param list<BaseDifference> $differences
      * @return iterable<list<BaseDifference>> the smallest first
      */
     private static function subsets(array $differences): iterable
@@ -53,7 +53,7 @@ final readonly class ExchangeCover
         }
     }
 
-    /** @param list<BaseDifference> $differences */
+    /** @param  list<BaseDifference>  $differences */
     private static function sum(array $differences): int
     {
         return array_sum(array_map(static fn (BaseDifference $difference): int => $difference->base, $differences));

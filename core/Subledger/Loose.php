@@ -21,7 +21,7 @@ final class Loose
     /** @var array<string, array{debit: int, credit: int}> */
     private array $byCurrency = [];
 
-    /** @param int $base what the item still carries, positive */
+    /** @param  int  $base what the item still carries, positive */
     public function add(Kind $kind, Side $side, string $date, string $currency, int $base): void
     {
         $this->byCurrency[$currency] ??= ['debit' => 0, 'credit' => 0];

@@ -348,8 +348,7 @@ final class DemoFiles
         $this->single('2026-08-21', 'RF260001', 'refund', '3214', 9_900, '1530', 1);
         $this->single('2026-08-21', 'AD260001', 'adjustment', '3220', 1_240, '4080', -1, 'credit');
         $this->single('2026-10-06', 'TR260001', 'transfer', '3221', 15_000, '', -1, 'credit');
-        foreach ([['DP260001', '3104', 450_000, '2026-07-10'], ['DP260002', '3107', 1_150_000, '2026-10-27'], ['DP260003', '3008', 60_500, '2026-10-13']] as [$document, $customer, $amount, $date]) {
-            $currency = $this->customers[$customer]['currency'];
+        foreach ([['DP260001', '3104', 'USD', 450_000, '2026-07-10'], ['DP260002', '3107', 'JPY', 1_150_000, '2026-10-27'], ['DP260003', '3008', 'EUR', 60_500, '2026-10-13']] as [$document, $customer, $currency, $amount, $date]) {
             $base = $this->base($amount, $currency, $date);
             $entry = $this->entry($date);
             $this->item($document, 'deposit', $customer, $date, $date, $amount, $base, ['entry' => $entry, 'control_account' => '2170']);
@@ -440,7 +439,7 @@ final class DemoFiles
         array_push($this->mendingEntries, ...$this->lines('26-9010', '2026-10-31', [['1100', -125_000], ['2900', 125_000]], ['description' => 'Reversal of 7741', 'document' => 'J-7741', 'source' => 'journal', 'reference' => '7741']));
     }
 
-    /** @param array<string, string> $item */
+    /** @param  array<string, string>  $item */
     private function misstate(array $item, int $wrong): void
     {
         $right = (int) str_replace('.', '', $item['amount']);
@@ -470,7 +469,7 @@ final class DemoFiles
         return $gross;
     }
 
-    /** @param array{document: string, date: string, due: string, open: int, amount: int, base: int, moved: int, matched: int} $invoice */
+    /** @param  array{document: string, date: string, due: string, open: int, amount: int, base: int, moved: int, matched: int}  $invoice */
     private function matches(string $customer, array &$invoice, string $credit, string $date, int $amount, int $creditAmount, int $creditBase): void
     {
         $currency = $this->customers[$customer]['currency'];
@@ -493,7 +492,7 @@ final class DemoFiles
         $this->open[$customer][] = ['document' => $document, 'date' => $date, 'due' => $due, 'open' => $amount, 'amount' => $amount, 'base' => $base, 'moved' => 0, 'matched' => 0];
     }
 
-    /** @param array<string, string> $more */
+    /** @param  array<string, string>  $more */
     private function item(string $document, string $kind, string $customer, string $date, string $due, int $amount, int $base, array $more): void
     {
         $currency = $this->customers[$customer]['currency'];
@@ -501,8 +500,8 @@ final class DemoFiles
     }
 
     /**
-     * @param  list<array{string, int}>  $lines  account and amount, debit-positive
-     * @param  array<string, string>  $more
+     * @param list<array{string, int}> $lines account and amount, debit-positive
+     * @param array<string, string> $more
      */
     private function post(string $entry, string $date, array $lines, array $more): void
     {
@@ -510,8 +509,8 @@ final class DemoFiles
     }
 
     /**
-     * @param  list<array{string, int}>  $lines
-     * @param  array<string, string>  $more
+     * @param list<array{string, int}> $lines
+     * @param array<string, string> $more
      * @return list<array<string, string>>
      */
     private function lines(string $entry, string $date, array $lines, array $more): array
@@ -556,14 +555,14 @@ final class DemoFiles
         return $weekday > 4 ? Day::plus($day, 7 - $weekday) : $day;
     }
 
-    /** @param array<string, string> $row */
+    /** @param  array<string, string>  $row */
     private function add(string $table, array $row): void
     {
         $this->rows[$table][] = [...array_fill_keys(self::TABLES[$table], ''), ...$row];
     }
 
     /**
-     * @param  array<string, list<array<string, string>>>  $tables
+     * @param array<string, list<array<string, string>>> $tables
      * @return array<string, string>
      */
     private function written(array $tables): array

@@ -87,6 +87,16 @@ export function listenForKeys(htmx) {
             box.checked = event.target.value.trim() !== '';
         }
     });
+    // What the rehearsal says of each item stands beside it: what a blank amount would take, and what is left.
+    document.addEventListener('htmx:afterSwap', () => {
+        const told = document.querySelectorAll('#rehearsal [data-item]');
+        document.querySelectorAll('[data-ticks]').forEach((input) => (input.placeholder = ''));
+        document.querySelectorAll('[id^="leaves-"]').forEach((place) => (place.textContent = '·'));
+        told.forEach((item) => {
+            document.querySelector(`[data-ticks="tick-${item.dataset.item}"]`).placeholder = item.dataset.settles;
+            document.getElementById(`leaves-${item.dataset.item}`).textContent = item.dataset.leaves;
+        });
+    });
     // A picture's parts and the rows of its table mark each other.
     for (const [type, on] of [['mouseover', true], ['mouseout', false], ['focusin', true], ['focusout', false]]) {
         document.addEventListener(type, (event) => {

@@ -123,19 +123,20 @@ final class Books
     }
 
     /**
-     * @param  list<int|string|null>  $values
+     * @param list<int|string|null> $values
      * @return list<list<mixed>>
      */
     public function rows(string $sql, array $values): array
     {
         $statement = $this->execute($sql, $values);
+        /** @var list<list<mixed>> $rows */
         $rows = $statement->fetchAll(PDO::FETCH_NUM);
         $statement->closeCursor();
 
         return $rows;
     }
 
-    /** @param list<int|string|null> $values */
+    /** @param  list<int|string|null>  $values */
     public function write(string $sql, array $values): int
     {
         $this->execute($sql, $values);
@@ -143,7 +144,7 @@ final class Books
         return (int) DB::connection()->getPdo()->lastInsertId();
     }
 
-    /** @param list<int|string|null> $values */
+    /** @param  list<int|string|null>  $values */
     private function execute(string $sql, array $values): PDOStatement
     {
         $statement = $this->statements[$sql] ??= DB::connection()->getPdo()->prepare($sql);

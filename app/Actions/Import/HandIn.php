@@ -20,7 +20,7 @@ final readonly class HandIn
     private function __construct(public string $token, private string $folder) {}
 
     /**
-     * @param  list<UploadedFile>  $uploads
+     * @param list<UploadedFile> $uploads
      *
      * @throws Refusal when one of them is no table, is damaged or too large
      */
@@ -108,8 +108,8 @@ final readonly class HandIn
     }
 
     /**
-     * @param  list<SourceFile>  $files
-     * @param  array<string, Mapping>  $mappings
+     * @param list<SourceFile> $files
+     * @param array<string, Mapping> $mappings
      */
     private function write(array $files, array $mappings): void
     {

@@ -26,24 +26,24 @@ final class ImportFiles
 {
     public function __construct(private readonly Settings $settings, private readonly AuditTrail $audit, private readonly Actor $actor) {}
 
-    /** @param list<SourceFile> $files */
+    /** @param  list<SourceFile>  $files */
     public function rehearse(array $files): ImportReport
     {
         return $this->run($files, false, '', false);
     }
 
     /**
-     * @param  list<SourceFile>  $files
-     * @param  bool  $setAside  put refused rows on the list of Intake instead of refusing the whole
-     * @param  string  $source  where the files came from, for the list of imports
-     * @param  string  $key  names this import, so that a request sent again finds it done; blank: none
+     * @param list<SourceFile> $files
+     * @param bool $setAside put refused rows on the list of Intake instead of refusing the whole
+     * @param string $source where the files came from, for the list of imports
+     * @param string $key names this import, so that a request sent again finds it done; blank: none
      */
     public function post(array $files, bool $setAside, string $source, string $key = ''): ImportReport
     {
         return $this->run($files, true, $source, $setAside, $key);
     }
 
-    /** @param list<SourceFile> $files */
+    /** @param  list<SourceFile>  $files */
     private function run(array $files, bool $post, string $source, bool $setAside, string $key = ''): ImportReport
     {
         $report = new ImportReport;
@@ -87,7 +87,7 @@ final class ImportFiles
     /**
      * The files with the way in which each is read, in the order in which they are taken in.
      *
-     * @param  list<SourceFile>  $files
+     * @param list<SourceFile> $files
      * @return list<array{SourceFile, FileReport}>
      */
     private function tables(array $files, ImportReport $report): array
@@ -153,6 +153,7 @@ final class ImportFiles
             FileKind::Ledger => new LedgerImporter($books, $fileReport, $record->id),
             default => new ListImporter($books, $fileReport, $record->id),
         };
+        /** @var array<int, string> $lines rows that wait for the end of the file, as they stand there */
         $lines = [];
         $refuse = static function (int $number, RowFault $fault) use ($report, $fileReport, &$lines): void {
             $report->refuse($fileReport, new RefusedRow($fileReport->name, $number, $fault->field, $fault->value, $fault->expected, $lines[$number] ?? ''));
@@ -187,7 +188,7 @@ final class ImportFiles
     }
 
     /**
-     * @param  list<string>  $cells
+     * @param list<string> $cells
      * @return list<string>
      */
     private static function unused(array $cells, Mapping $mapping): array
@@ -195,13 +196,13 @@ final class ImportFiles
         return array_values(array_filter($cells, static fn (string $heading, int $column): bool => $heading !== '' && ! in_array($column, $mapping->columns, true), ARRAY_FILTER_USE_BOTH));
     }
 
-    /** @param list<string> $cells */
+    /** @param  list<string>  $cells */
     private static function line(array $cells): string
     {
         return mb_strimwidth(implode(' | ', $cells), 0, 600, '…');
     }
 
-    /** @param list<array{SourceFile, FileReport}> $tables */
+    /** @param  list<array{SourceFile, FileReport}>  $tables */
     private function keep(int $importId, string $source, array $tables, ImportReport $report): void
     {
         $import = new Import(['id' => $importId, 'source' => $source, 'who' => $this->actor->who, 'recorded_at' => Moment::now()]);

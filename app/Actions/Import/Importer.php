@@ -17,7 +17,7 @@ abstract class Importer
     protected function begin(): void {}
 
     /**
-     * @param  array<string, string>  $row  fields in house format
+     * @param array<string, string> $row fields in house format
      * @return ?Outcome null when the row is decided only at the end of the file
      *
      * @throws RowFault when the row cannot be taken in
@@ -27,7 +27,7 @@ abstract class Importer
     /**
      * Takes the rows that had to wait for others, and compares the file with the books.
      *
-     * @param  callable(int, RowFault): void  $refuse  for a row that waited and fails
+     * @param callable(int, RowFault): void $refuse for a row that waited and fails
      */
     public function finish(callable $refuse): void {}
 

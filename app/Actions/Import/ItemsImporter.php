@@ -65,7 +65,7 @@ final class ItemsImporter extends Importer
         [$this->report->bookDebits, $this->report->bookCredits] = [(int) $sums[0], (int) $sums[1]];
     }
 
-    /** @param array<string, string> $row */
+    /** @param  array<string, string>  $row */
     private function item(array $row, int $number, ?int $sourceItemId): Outcome
     {
         $kind = Kind::from($row['kind']);
@@ -96,9 +96,9 @@ final class ItemsImporter extends Importer
     }
 
     /**
-     * @param  list<mixed>  $stands  the item as the books have it
-     * @param  list<int|string>  $values
-     * @param  array<string, string>  $row
+     * @param list<mixed> $stands the item as the books have it
+     * @param list<int|string> $values
+     * @param array<string, string> $row
      */
     private function again(array $stands, array $values, array $row, int $number, ?int $sourceItemId): Outcome
     {
@@ -132,9 +132,9 @@ final class ItemsImporter extends Importer
     /**
      * What is matched already has to hold for the changed item too.
      *
-     * @param  list<mixed>  $had
-     * @param  list<int|string>  $values
-     * @param  array<string, string>  $row
+     * @param list<mixed> $had
+     * @param list<int|string> $values
+     * @param array<string, string> $row
      */
     private function refuseAgainstMatches(array $had, array $values, int $rootId, int $matched, array $row): void
     {
@@ -158,8 +158,8 @@ final class ItemsImporter extends Importer
     }
 
     /**
-     * @param  array<string, string>  $row
-     * @param  list<int|string>  $values
+     * @param array<string, string> $row
+     * @param list<int|string> $values
      */
     private function record(array $row, Kind $kind, int $customerId, array $values, int $occurrence, int $number, ?int $sourceItemId, int $version = 1, ?int $rootId = null): int
     {
@@ -196,7 +196,7 @@ final class ItemsImporter extends Importer
         return 0;
     }
 
-    /** @param array<string, string> $row */
+    /** @param  array<string, string>  $row */
     private function base(array $row, Kind $kind, Currency $currency, int $amount): int
     {
         $isBase = $currency->code === $this->books->base()->code;
@@ -211,7 +211,7 @@ final class ItemsImporter extends Importer
         return $base;
     }
 
-    /** @param array<string, string> $row */
+    /** @param  array<string, string>  $row */
     private function dueDate(array $row, Kind $kind): string
     {
         if ($row['due_date'] !== '') {
@@ -231,7 +231,7 @@ final class ItemsImporter extends Importer
         return $row['date'];
     }
 
-    /** @param array<string, string> $row */
+    /** @param  array<string, string>  $row */
     private function controlAccount(array $row, Kind $kind): int
     {
         if ($row['control_account'] !== '') {
@@ -247,7 +247,7 @@ final class ItemsImporter extends Importer
     /**
      * The item that an exchange difference corrects.
      *
-     * @param  array<string, string>  $row
+     * @param array<string, string> $row
      */
     private function source(array $row): int
     {

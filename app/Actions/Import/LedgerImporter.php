@@ -75,7 +75,7 @@ final class LedgerImporter extends Importer
         [$this->report->bookDebits, $this->report->bookCredits] = [$debits, $credits];
     }
 
-    /** @param array<string, string> $row */
+    /** @param  array<string, string>  $row */
     private function signed(array $row): int
     {
         $base = $this->books->base();
@@ -91,7 +91,7 @@ final class LedgerImporter extends Importer
         return $debit - $credit;
     }
 
-    /** @param array<string, string> $row */
+    /** @param  array<string, string>  $row */
     private function ownVoucher(array $row): ?int
     {
         $this->own ??= DB::table('vouchers')->pluck('id', 'number')->all();
@@ -99,7 +99,7 @@ final class LedgerImporter extends Importer
         return $this->own === [] ? null : $this->own[$row['entry']] ?? $this->own[$row['reference']] ?? $this->own[$row['source']] ?? null;
     }
 
-    /** @param array<string, string> $row */
+    /** @param  array<string, string>  $row */
     private function confirm(int $voucherId, int $accountId, int $base, array $row): Outcome
     {
         $lines = $this->books->rows('SELECT id, base, date FROM postings WHERE voucher_id = ? AND account_id = ? ORDER BY id', [$voucherId, $accountId]);
@@ -119,8 +119,8 @@ final class LedgerImporter extends Importer
     }
 
     /**
-     * @param  list<mixed>  $stands
-     * @param  array<string, string>  $row
+     * @param list<mixed> $stands
+     * @param array<string, string> $row
      */
     private function replace(array $stands, int $accountId, array $row, int $base, int $number): Outcome
     {
@@ -132,7 +132,7 @@ final class LedgerImporter extends Importer
         return $this->changed($row['entry']);
     }
 
-    /** @param array<string, string> $row */
+    /** @param  array<string, string>  $row */
     private function record(array $row, int $accountId, int $base, int $occurrence, int $number, int $version = 1): int
     {
         return $this->books->record->posting(

@@ -30,11 +30,12 @@ final class ListImporter extends Importer
         };
     }
 
-    /** @param array<string, string> $row */
+    /** @param  array<string, string>  $row */
     private function setting(array $row): Outcome
     {
-        [$name, $currency] = explode('.', $row['name'], 2) + [1 => null];
-        $setting = Setting::tryFrom($name);
+        $parts = explode('.', $row['name'], 2);
+        $currency = $parts[1] ?? null;
+        $setting = Setting::tryFrom($parts[0]);
         if ($setting === null || ($currency !== null && ($setting !== Setting::ResidueLimit || ! Currency::isKnown($currency)))) {
             throw new RowFault('name', $row['name'], 'one of '.implode(', ', array_column(Setting::cases(), 'value')).' is expected');
         }
@@ -52,7 +53,7 @@ final class ListImporter extends Importer
         return $stands === [] ? Outcome::New : $this->changed($row['name']);
     }
 
-    /** @param array<string, string> $row */
+    /** @param  array<string, string>  $row */
     private function account(array $row): Outcome
     {
         $id = $this->books->accounts[$row['account']] ?? null;
@@ -68,7 +69,7 @@ final class ListImporter extends Importer
         return $outcome;
     }
 
-    /** @param array<string, string> $row */
+    /** @param  array<string, string>  $row */
     private function supplier(array $row): Outcome
     {
         $id = $this->books->suppliers[$row['supplier']] ?? null;
@@ -80,7 +81,7 @@ final class ListImporter extends Importer
         return $outcome;
     }
 
-    /** @param array<string, string> $row */
+    /** @param  array<string, string>  $row */
     private function customer(array $row): Outcome
     {
         $id = $this->books->customers[$row['customer']] ?? null;
@@ -98,7 +99,7 @@ final class ListImporter extends Importer
         return $outcome;
     }
 
-    /** @param array<string, string> $row */
+    /** @param  array<string, string>  $row */
     private function agreement(array $row): Outcome
     {
         if ($row['to'] !== '' && $row['to'] < $row['from']) {
@@ -121,7 +122,7 @@ final class ListImporter extends Importer
         return $this->changed($row['reference']);
     }
 
-    /** @param array<string, string> $row */
+    /** @param  array<string, string>  $row */
     private function rate(array $row): Outcome
     {
         $quoted = $row['quoted'] === '' ? Quote::BasePerUnit->value : $row['quoted'];
@@ -146,7 +147,7 @@ final class ListImporter extends Importer
         return $this->changed("{$row['currency']} {$row['date']}");
     }
 
-    /** @param array<string, string> $row */
+    /** @param  array<string, string>  $row */
     private function itemLine(array $row): Outcome
     {
         $document = $this->books->rows('SELECT currency FROM items WHERE document = ? ORDER BY id LIMIT 1', [$row['document']]);
@@ -177,7 +178,7 @@ final class ListImporter extends Importer
         return $number === '' ? null : $this->books->account($field, $number);
     }
 
-    /** @param array<string, int|string|null> $values by column */
+    /** @param  array<string, int|string|null>  $values by column */
     private function keep(string $table, string $key, string $name, array $values, ?int $id): Outcome
     {
         $columns = array_keys($values);

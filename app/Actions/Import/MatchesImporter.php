@@ -54,8 +54,8 @@ final class MatchesImporter extends Importer
     }
 
     /**
-     * @param  array<int, array<string, string>>  $rows
-     * @param  callable(int, RowFault): void  $refuse
+     * @param array<int, array<string, string>> $rows
+     * @param callable(int, RowFault): void $refuse
      */
     private function takeTogether(array $rows, callable $refuse): void
     {
@@ -88,7 +88,7 @@ final class MatchesImporter extends Importer
             $side = Side::ofSign($cover->missing)->value;
             foreach (array_keys($planned) as $number) {
                 $refuse($number, new RowFault('amount', $rows[$number]['amount'],
-                    "an exchange difference of ".Money::ofMinor(abs($cover->missing), $base)->decimal()." {$base->code} {$side} is missing: an item of kind exchange_difference, dated {$rows[$number]['date']}, with the matched document as its reference"));
+                    'an exchange difference of '.Money::ofMinor(abs($cover->missing), $base)->decimal()." {$base->code} {$side} is missing: an item of kind exchange_difference, dated {$rows[$number]['date']}, with the matched document as its reference"));
             }
 
             return;
@@ -105,7 +105,7 @@ final class MatchesImporter extends Importer
         }
     }
 
-    /** @param array<string, string> $row */
+    /** @param  array<string, string>  $row */
     private function known(array $row): ?Outcome
     {
         $found = $this->books->rows(
@@ -127,8 +127,8 @@ final class MatchesImporter extends Importer
     /**
      * The first debit and credit of these documents that go together and have so much open.
      *
-     * @param  array<string, string>  $row
-     * @param  array<int, MatchItem>  $counted  items that rows before this one have taken from
+     * @param array<string, string> $row
+     * @param array<int, MatchItem> $counted items that rows before this one have taken from
      * @return array{MatchItem, MatchItem}
      */
     private function pair(array $row, array $counted = []): array
@@ -156,7 +156,7 @@ final class MatchesImporter extends Importer
         throw $fault ?? new RowFault('debit_document', $row['debit_document'], 'a document with an open amount is expected');
     }
 
-    /** @param array<string, string> $row */
+    /** @param  array<string, string>  $row */
     private function check(array $row, MatchItem $debit, MatchItem $credit): void
     {
         $this->books->open('date', $row['date']);
@@ -180,7 +180,7 @@ final class MatchesImporter extends Importer
         return max($item->matched, (new Timeline($this->books->record->movements($item->id)))->peakFrom($date));
     }
 
-    /** @param array<string, string> $row */
+    /** @param  array<string, string>  $row */
     private function amount(array $row, MatchItem $item): int
     {
         return $this->books->positive('amount', $row['amount'], Currency::of($item->currency));
@@ -192,7 +192,7 @@ final class MatchesImporter extends Importer
     }
 
     /**
-     * @param  array<int, MatchItem>  $counted
+     * @param array<int, MatchItem> $counted
      * @return list<MatchItem>
      */
     private function candidates(string $side, string $document, array $counted): array
@@ -211,7 +211,7 @@ final class MatchesImporter extends Importer
     }
 
     /**
-     * @param  list<int>  $itemIds
+     * @param list<int> $itemIds
      * @return list<BaseDifference>
      */
     private function differences(array $itemIds, string $date): array

@@ -18,7 +18,7 @@ final class SourceFiles
     /**
      * The tables in a folder, an archive, or the file itself.
      *
-     * @param  string  $scratch  a folder of the caller's for what is unpacked
+     * @param string $scratch a folder of the caller's for what is unpacked
      * @return list<SourceFile>
      *
      * @throws Refusal when the path does not exist, holds no table, or the archive is unsafe
@@ -43,7 +43,7 @@ final class SourceFiles
     }
 
     /**
-     * @param  bool  $asked  whether the file was named itself; what only lies in a folder is passed over when it is no table
+     * @param bool $asked whether the file was named itself; what only lies in a folder is passed over when it is no table
      * @return list<SourceFile>
      */
     public static function one(string $name, string $path, string $scratch, bool $asked): array

@@ -21,11 +21,10 @@ use App\Queries\Reports;
 use App\Queries\Settings;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Illuminate\View\View;
 
 final class ProofController
 {
-    public function index(Request $request, ViewPoint $at, Settings $settings, Reports $reports, ControlFigures $figures): View|string
+    public function index(Request $request, ViewPoint $at, Settings $settings, Reports $reports, ControlFigures $figures): string
     {
         $proof = $reports->proof($at->account, $at->asOf, $at->knownAt);
         $day = $request->string('day')->toString();

@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use Ajuste\Core\Calendar\Day;
 use Ajuste\Core\Money\Currency;
+use Ajuste\Core\Settlement\Tick;
 use App\Actions\MatchItems;
 use App\Actions\MatchRehearsal;
 use App\Actions\MatchRequest;
@@ -23,7 +24,7 @@ use Illuminate\View\View;
 
 final class UnappliedController
 {
-    public function index(Request $request, ViewPoint $at, Unapplied $unapplied, Positions $positions, MatchItems $match): View|string
+    public function index(Request $request, ViewPoint $at, Unapplied $unapplied, Positions $positions, MatchItems $match): string
     {
         $customers = $unapplied->customers($at->account, $at->asOf);
         $wanted = $request->integer('customer');
@@ -33,14 +34,14 @@ final class UnappliedController
 
         return view('unapplied.index', [
             'customers' => $customers, 'chosen' => $chosen, 'items' => $items, 'key' => bin2hex(random_bytes(16)),
-            'typed' => (array) $request->old('amount', []), 'ticked' => array_map(strval(...), array_keys((array) $request->old('tick', []))), 'date' => (string) $request->old('date', ''),
+            'typed' => (array) $request->old('amount', []), 'ticked' => array_map(strval(...), array_keys((array) $request->old('tick', []))), 'date' => is_string($request->old('date')) ? $request->old('date') : '',
             ...$this->shown($rehearsal),
         ])->fragmentIf($request->header('HX-Target') === 'worktop', 'worktop');
     }
 
     public function rehearse(Request $request, Customer $customer, MatchItems $match): View
     {
-        return view('unapplied.rehearsal', [...$this->shown($match->rehearse($this->request($request, $customer->id, false))), 'chosen' => $customer, 'swap' => true]);
+        return view('unapplied.rehearsal', $this->shown($match->rehearse($this->request($request, $customer->id, false))));
     }
 
     public function post(Request $request, Customer $customer, ViewPoint $at, MatchItems $match, Unapplied $unapplied): RedirectResponse
@@ -64,7 +65,7 @@ final class UnappliedController
     {
         return [
             'rehearsal' => $rehearsal,
-            'ribbons' => $rehearsal->ticks === [] ? null : new Ribbons($rehearsal->ticks, $rehearsal->plan->matches ?? []),
+            'ribbons' => $rehearsal->ticks === [] ? null : new Ribbons(array_values(array_filter($rehearsal->ticks, static fn (Tick $tick): bool => $tick->amount->minor > 0)), $rehearsal->plan->matches ?? []),
             'base' => app(Settings::class)->base(),
         ];
     }

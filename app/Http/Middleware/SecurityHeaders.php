@@ -11,7 +11,7 @@ use Symfony\Component\HttpFoundation\Response;
 /** No inline script, nothing from elsewhere, no framing. Styles may be inline: SVG pictures set widths and positions. */
 final class SecurityHeaders
 {
-    /** @param Closure(Request): Response $next */
+    /** @param  Closure(Request): Response  $next */
     public function handle(Request $request, Closure $next): Response
     {
         $response = $next($request);

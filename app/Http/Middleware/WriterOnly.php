@@ -12,7 +12,7 @@ use Symfony\Component\HttpFoundation\Response;
 /** A reader can post nothing. */
 final class WriterOnly
 {
-    /** @param Closure(Request): Response $next */
+    /** @param  Closure(Request): Response  $next */
     public function handle(Request $request, Closure $next): Response
     {
         $user = $request->user();

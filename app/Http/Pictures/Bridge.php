@@ -55,14 +55,15 @@ final readonly class Bridge
     private static function short(Cause $cause): string
     {
         return match ($cause) {
-            Cause::OpeningDifference => 'Forward',
-            Cause::DuplicateInLedger, Cause::DuplicateInSubledger => 'Twice',
-            Cause::WrongAccount => 'Account',
-            Cause::CutOff => 'Period',
-            Cause::SignReversed => 'Side',
-            Cause::AmountTransposed => 'Digits',
-            Cause::AmountShifted => 'Shifted',
-            Cause::AmountDiffers => 'Differs',
+            Cause::OpeningDifference => 'Brought forward',
+            Cause::DuplicateInLedger => 'Twice ledger',
+            Cause::DuplicateInSubledger => 'Twice customer',
+            Cause::WrongAccount => 'Other account',
+            Cause::CutOff => 'Other period',
+            Cause::SignReversed => 'Wrong side',
+            Cause::AmountTransposed => 'Digits exchanged',
+            Cause::AmountShifted => 'Point shifted',
+            Cause::AmountDiffers => 'Amount differs',
             Cause::NotInLedger => 'No posting',
             Cause::NotInSubledger => 'No document',
         };

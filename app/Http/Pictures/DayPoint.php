@@ -9,8 +9,8 @@ use Ajuste\Core\Money\Money;
 final readonly class DayPoint
 {
     /**
-     * @param  Money  $step  by how much the difference changed
-     * @param  Money  $difference  what it came to
+     * @param Money $step by how much the difference changed
+     * @param Money $difference what it came to
      */
     public function __construct(public string $day, public float $x, public float $y, public Money $step, public Money $difference) {}
 }

@@ -9,8 +9,8 @@ use Ajuste\Core\Settlement\Tick;
 final readonly class RibbonBar
 {
     /**
-     * @param  float  $full  height of what is open
-     * @param  float  $used  height of what is settled
+     * @param float $full height of what is open
+     * @param float $used height of what is settled
      */
     public function __construct(public Tick $tick, public float $x, public float $y, public float $full, public float $used) {}
 }

@@ -22,8 +22,8 @@ final readonly class Ribbons
     public float $height;
 
     /**
-     * @param  list<Tick>  $ticks
-     * @param  list<ItemMatch>  $matches
+     * @param list<Tick> $ticks
+     * @param list<ItemMatch> $matches
      */
     public function __construct(array $ticks, array $matches)
     {

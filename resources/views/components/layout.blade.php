@@ -7,6 +7,7 @@
     <meta name="viewport" content="width=device-width, initial-scale=1">
     <meta name="csrf-token" content="{{ csrf_token() }}">
     <title>{{ $title }} · Ajuste</title>
+    <link rel="icon" href="/favicon.svg" type="image/svg+xml">
     @vite(['resources/css/app.css', 'resources/js/app.js'])
 </head>
 <body hx-boost="true">
@@ -62,7 +63,7 @@
         @unless ($figures->ownVouchers->isZero())<span>own vouchers {{ Say::balance($figures->ownVouchers) }}</span>@endunless
         <form action="{{ url()->current() }}" class="ml-auto flex gap-2 items-center">
             @foreach (request()->except(['as_of', 'known_at', 'account', 'page']) as $name => $value)@if (is_string($value))<input type="hidden" name="{{ $name }}" value="{{ $value }}">@endif @endforeach
-            <label for="as-of" class="text-strip!">as of</label><input id="as-of" type="date" name="as_of" value="{{ $at->asOf }}">
+            <label for="as-of" class="text-strip!">as of</label><x-day id="as-of" name="as_of" :value="$at->asOf"/>
             @if (count($controlAccounts) > 1)
                 <label class="visually-hidden" for="control">Control account</label>
                 <select id="control" name="account" class="text-ink">@foreach ($controlAccounts as $control)<option value="{{ $control->number }}" @selected($control->id === $at->account->id)>{{ $control->number }}</option>@endforeach</select>

@@ -21,11 +21,11 @@
     </div>
     <aside class="pane worktop" aria-label="Latest">
         <h2>Latest</h2>
-        <table class="grid-table">
-            <thead class="visually-hidden"><tr><th>When</th><th>What</th></tr></thead>
+        <table class="grid-table table-auto">
+            <thead class="visually-hidden"><tr><th scope="col">When</th><th scope="col">What</th></tr></thead>
             <tbody>
             @foreach ($latest as $record)
-                <tr><td class="nowrap slate align-top">{{ Say::moment($record->recorded_at) }}</td><td>{{ ucfirst($record->what) }}, {{ $record->subject }}@if ($record->why !== ''): {{ $record->why }}@endif<br><span class="slate">{{ $record->who }}</span></td></tr>
+                <tr><td class="nowrap slate align-top w-40">{{ Say::moment($record->recorded_at) }}</td><td>{{ ucfirst($record->what) }}, {{ $record->subject }}@if ($record->why !== ''): {{ $record->why }}@endif<br><span class="slate">{{ $record->who }}</span></td></tr>
             @endforeach
             </tbody>
         </table>

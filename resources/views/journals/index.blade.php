@@ -22,10 +22,10 @@
         @if (Auth::user()->role->mayWrite())
             @foreach (['journals' => 'Journals', 'items' => 'New items', 'matches' => 'New matches'] as $what => $name)
                 <form method="post" action="{{ route('journals.export', $what) }}" hx-boost="false" class="flex gap-3 items-center py-1">@csrf
-                    <span class="w-28">{{ $name }}</span><label>since <input type="date" name="since"></label><button class="button">CSV</button>
+                    <span class="w-28">{{ $name }}</span><label>since <x-day name="since"/></label><button class="button">CSV</button>
                 </form>
             @endforeach
         @endif
-        <p class="soft mt-4">{{ Say::count($settlements, 'match') === '1 match' ? '1 match' : number_format($settlements).' matches' }} were posted here.</p>
+        <p class="soft mt-4">{{ $settlements === 1 ? '1 match was' : number_format($settlements).' matches were' }} posted here.</p>
     </aside>
 </x-layout>

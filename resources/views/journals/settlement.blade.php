@@ -10,7 +10,7 @@
             <h2>Reverse it</h2>
             <form method="post" action="{{ route('settlement.reverse', $settlement->id) }}" class="flex flex-wrap gap-4 items-end mt-2">@csrf
                 <input type="hidden" name="key" value="{{ $key }}">
-                <label class="grid">As of <input type="date" name="date" value="{{ old('date', $date) }}" required></label>
+                <label class="grid">As of <x-day name="date" :value="old('date', $date)" required/></label>
                 <label class="grid">Reason <input type="text" name="reason" value="{{ old('reason') }}" required class="w-80"></label>
                 <button class="button">Reverse match {{ $settlement->id }}</button>
             </form>

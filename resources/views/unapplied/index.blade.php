@@ -32,7 +32,8 @@
                 <input type="hidden" name="key" value="{{ $key }}">
                 <div hx-post="{{ route('unapplied.rehearse', $chosen->id) }}" hx-trigger="change, input changed delay:350ms" hx-target="#rehearsal" hx-swap="outerHTML" hx-include="closest form">
                 @foreach ([Side::Credit, Side::Debit] as $side)
-                    <table class="grid-table">
+                    <table class="grid-table table-fixed">
+                        <colgroup><col><col class="w-36"><col class="w-32"><col class="w-28"><col class="w-24"></colgroup>
                         <thead><tr><th scope="col">{{ $side === Side::Credit ? 'Credits' : 'Debits' }}</th><th scope="col">{{ $side === Side::Credit ? 'Dated' : 'Due' }}</th><th scope="col" class="n">Open</th><th scope="col" class="n">Settle</th><th scope="col" class="n">Leaves</th></tr></thead>
                         <tbody>
                         @forelse (array_filter($items, fn ($item) => $item->side === $side) as $item)
@@ -40,7 +41,7 @@
                                 <td class="nowrap"><label class="flex gap-2 items-center text-ink!"><input type="checkbox" id="tick-{{ $item->id }}" name="tick[{{ $item->id }}]" value="1" @checked(in_array((string) $item->id, $ticked, true))>{{ ucfirst($item->kind->words()) }} <a href="{{ route('document', $item->id) }}" tabindex="-1">{{ $item->document }}</a></label></td>
                                 <td class="nowrap soft">{{ Say::shortDay($side === Side::Credit ? $item->date : $item->dueDate) }}@if ($item->reference !== '')<span class="slate"> for {{ $item->reference }}</span>@endif</td>
                                 <td class="n">{{ $item->open->grouped() }}@if ($item->open->currency->code !== $base->code) <span class="slate">{{ $item->open->currency->code }}</span>@endif</td>
-                                <td class="n"><input type="text" inputmode="decimal" name="amount[{{ $item->id }}]" value="{{ $typed[$item->id] ?? '' }}" data-ticks="tick-{{ $item->id }}" aria-label="Settle of {{ $item->document }}" placeholder="" class="w-24 text-right"></td>
+                                <td class="n"><input type="text" inputmode="decimal" name="amount[{{ $item->id }}]" value="{{ $typed[$item->id] ?? '' }}" data-ticks="tick-{{ $item->id }}" aria-label="Settle of {{ $item->document }}" class="w-24 text-right h-6!"></td>
                                 <td class="n w-20"><span id="leaves-{{ $item->id }}">·</span></td>
                             </tr>
                         @empty
@@ -49,9 +50,9 @@
                         </tbody>
                     </table>
                 @endforeach
-                <p class="mt-3"><label>Effective on <input type="date" name="date" value="{{ $date }}"></label> <span class="slate">blank: the earliest day possible</span></p>
+                <p class="mt-3"><label>Effective on <x-day name="date" :value="$date"/></label> <span class="slate">blank: the earliest day possible</span></p>
                 </div>
-                @include('unapplied.rehearsal', ['swap' => false])
+                @include('unapplied.rehearsal')
             </form>
         @else
             <h1>Nothing is loose</h1>

@@ -1,8 +1,6 @@
 @php use App\Http\Say; $plan = $rehearsal->plan; $remainder = $rehearsal->remainder; @endphp
-@if ($swap)
-    @foreach ($rehearsal->ticks as $tick)<span id="leaves-{{ $tick->item->id }}" hx-swap-oob="true">{{ $tick->leaves()->grouped() }}</span>@endforeach
-@endif
 <div id="rehearsal" class="flex flex-col grow">
+    @foreach ($rehearsal->ticks as $tick)<data hidden data-item="{{ $tick->item->id }}" data-settles="{{ $tick->amount->grouped() }}" data-leaves="{{ $tick->leaves()->grouped() }}"></data>@endforeach
     @if ($rehearsal->refusal !== null && $rehearsal->ticks !== [] && $remainder !== null && ! $remainder->isZero())
         {{-- the remainder below says it --}}
     @elseif ($rehearsal->refusal !== null)

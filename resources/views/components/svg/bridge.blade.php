@@ -7,8 +7,8 @@
         @if ($bar->cause !== '')<a href="{{ route('proof', ['cause' => $bar->cause]) }}" data-part="cause-{{ $bar->cause }}">@endif
             <title>{{ $bar->label }}: {{ $bar->amount->grouped() }}</title>
             <rect x="{{ $bar->x }}" y="{{ $bar->y }}" width="{{ $bar->width }}" height="{{ $bar->height }}" fill="{{ $fill }}"/>
-            <text x="{{ $bar->x + $bar->width / 2 }}" y="{{ $bar->y - 6 }}" text-anchor="middle" @if ($bar->cause === '') style="font-weight:650" @else style="font-size:11.5px" @endif>{{ ($bar->cause !== '' && $bar->amount->minor > 0 ? '+' : '').$bar->amount->grouped() }}</text>
-            <text x="{{ $bar->x + $bar->width / 2 }}" y="172" text-anchor="middle" style="font-size:12px">{{ $bar->label }}</text>
+            <text x="{{ $loop->first ? 0 : ($loop->last ? $bridge->width : $bar->x + $bar->width / 2) }}" y="{{ $bar->y - 6 }}" text-anchor="{{ $loop->first ? 'start' : ($loop->last ? 'end' : 'middle') }}" @if ($bar->cause === '') style="font-weight:650" @else style="font-size:11px" @endif>{{ ($bar->cause !== '' && $bar->amount->minor > 0 ? '+' : '').$bar->amount->grouped() }}</text>
+            <text x="{{ $bar->x + $bar->width / 2 }}" y="166" text-anchor="middle" style="font-size:12px">@foreach (explode(' ', $bar->label) as $word)<tspan x="{{ $bar->x + $bar->width / 2 }}" dy="{{ $loop->first ? 0 : 14 }}">{{ $word }}</tspan>@endforeach</text>
         @if ($bar->cause !== '')</a>@endif
     @endforeach
 </svg>
