@@ -63,6 +63,12 @@ final readonly class CauseLine
         return $this->cause->value.'-'.self::ids($this->postings).'-'.self::ids($this->items);
     }
 
+    /** @param  list<ProofLine>  $lines */
+    private static function ids(array $lines): string
+    {
+        return implode('.', array_map(static fn (ProofLine $line): string => (string) $line->id, $lines));
+    }
+
     /**
      * @param list<ProofLine> $lines
      * @param callable(ProofLine): string $of

@@ -91,6 +91,12 @@ final readonly class CauseNamer
         return $later === 0 ? $note : $note." The amounts differ too: {$this->say($later)} is still to come.";
     }
 
+    /** @param  list<ProofLine>  $lines */
+    private static function dates(array $lines): string
+    {
+        return implode(', ', array_unique(array_map(static fn (ProofLine $line): string => $line->date, $lines)));
+    }
+
     /**
      * @param array<int, int> $tax
      * @return array{Cause, string}
