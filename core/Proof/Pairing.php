@@ -275,7 +275,8 @@ final class Pairing
         $left = array_filter($lines, static fn (ProofLine $line): bool => ! $line->paired);
         $postings = array_values(array_filter($left, static fn (ProofLine $line): bool => $line->book === Book::Ledger));
         $items = array_values(array_filter($left, static fn (ProofLine $line): bool => $line->book === Book::Subledger));
-        if (count($left) > 1 && self::sum($postings) === self::sum($items)) {
+        $oneAgainstOne = count($postings) === 1 && count($items) === 1; // entry numbers have the first word there
+        if (count($left) > 1 && ! $oneAgainstOne && self::sum($postings) === self::sum($items)) {
             $this->pair($postings, $items, PairedBy::DocumentSum);
         }
     }

@@ -1,0 +1,89 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Aging;
+
+use Ajuste\Core\Aging\AgedItem;
+use Ajuste\Core\Aging\AgedList;
+use Ajuste\Core\Aging\AgedRow;
+use Ajuste\Core\Aging\Credits;
+use Ajuste\Core\Calendar\AgeBuckets;
+use Ajuste\Core\Subledger\Side;
+use PHPUnit\Framework\TestCase;
+
+final class AgedListTest extends TestCase
+{
+    /** @param list<AgedItem> $items */
+    private function list(array $items, Credits $credits = Credits::Separate, bool $byDue = true): AgedList
+    {
+        return new AgedList('2026-10-31', AgeBuckets::parse('30,60,90', $byDue), $credits, $items);
+    }
+
+    private function debit(int $base, string $due, string $customer = 'A', string $currency = 'EUR'): AgedItem
+    {
+        return new AgedItem($customer, $customer, $currency, $base, Side::Debit, '2026-07-01', $due);
+    }
+
+    private function credit(int $base, string $date, string $customer = 'A', string $currency = 'EUR'): AgedItem
+    {
+        return new AgedItem($customer, $customer, $currency, -$base, Side::Credit, $date, $date);
+    }
+
+    public function test_columns_by_due_date(): void
+    {
+        $list = $this->list([$this->debit(100, '2026-10-31'), $this->debit(200, '2026-10-30'), $this->debit(300, '2026-09-30'), $this->debit(400, '2026-08-02'), $this->debit(500, '2026-08-01'), $this->credit(50, '2026-10-01')]);
+        self::assertSame([100, 200, 300, 400, 500], $list->rows[0]->amounts);
+        self::assertSame(-50, $list->rows[0]->unapplied);
+        self::assertSame(1450, $list->rows[0]->total);
+    }
+
+    public function test_by_document_date_there_is_no_not_due(): void
+    {
+        self::assertSame([0, 0, 0, 300], $this->list([$this->debit(300, '2026-12-31')], byDue: false)->rows[0]->amounts);
+    }
+
+    public function test_credits_by_their_own_date_and_against_the_oldest(): void
+    {
+        $items = [$this->debit(100, '2026-10-31'), $this->debit(200, '2026-07-01'), $this->credit(250, '2026-09-15')];
+        self::assertSame([100, 0, -250, 0, 200], $this->list($items, Credits::OwnDate)->rows[0]->amounts);
+        $set = $this->list($items, Credits::OldestFirst)->rows[0];
+        self::assertSame([50, 0, 0, 0, 0], $set->amounts);
+        self::assertSame(0, $set->unapplied);
+        $more = $this->list([...$items, $this->credit(90, '2026-10-30')], Credits::OldestFirst)->rows[0];
+        self::assertSame([[0, 0, 0, 0, 0], -40], [$more->amounts, $more->unapplied]);
+    }
+
+    public function test_one_row_for_each_customer_and_currency_and_none_that_is_nil(): void
+    {
+        $list = $this->list([$this->debit(100, '2026-10-31'), $this->debit(70, '2026-10-31', 'A', 'GBP'), $this->debit(5, '2026-10-31', 'B'), $this->debit(-5, '2026-10-31', 'B')]);
+        self::assertSame(['A EUR', 'A GBP'], array_map(static fn (AgedRow $row): string => "{$row->customer} {$row->currency}", $list->rows));
+    }
+
+    public function test_an_exchange_difference_stands_in_the_column_of_its_source(): void
+    {
+        $source = new AgedItem('A', 'A', 'GBP', 9232_00, Side::Debit, '2026-07-01', '2026-09-10');
+        $loss = new AgedItem('A', 'A', 'GBP', -144_00, Side::Debit, '2026-07-01', '2026-09-10');
+        self::assertSame([0, 0, 9088_00, 0, 0], $this->list([$source, $loss])->rows[0]->amounts);
+    }
+
+    public function test_rows_and_columns_add_up_whatever_is_in_them(): void
+    {
+        mt_srand(5);
+        foreach (Credits::cases() as $credits) {
+            $items = [];
+            $sum = 0;
+            for ($n = 0; $n < 2000; $n++) {
+                $date = sprintf('2026-%02d-%02d', mt_rand(1, 12), mt_rand(1, 28));
+                $items[] = $item = mt_rand(0, 3) > 0 ? $this->debit(mt_rand(-50, 9999), $date, 'C'.mt_rand(1, 40), ['EUR', 'GBP'][mt_rand(0, 1)]) : $this->credit(mt_rand(1, 9999), $date, 'C'.mt_rand(1, 40));
+                $sum += $item->base;
+            }
+            $list = $this->list($items, $credits);
+            self::assertSame($sum, $list->totals->total);
+            self::assertSame($sum, array_sum(array_map(static fn (AgedRow $row): int => $row->total, $list->rows)));
+            foreach (array_keys($list->buckets->labels) as $column) {
+                self::assertSame($list->totals->amounts[$column], array_sum(array_map(static fn (AgedRow $row): int => $row->amounts[$column], $list->rows)));
+            }
+        }
+    }
+}

@@ -1,0 +1,78 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Calendar;
+
+use Ajuste\Core\Calendar\AgeBuckets;
+use Ajuste\Core\Calendar\Day;
+use Ajuste\Core\Calendar\LockedDays;
+use Ajuste\Core\Calendar\Period;
+use Ajuste\Core\Calendar\Terms;
+use Ajuste\Core\Refusal;
+use PHPUnit\Framework\TestCase;
+
+final class CalendarTest extends TestCase
+{
+    public function test_days(): void
+    {
+        self::assertTrue(Day::isDay('2024-02-29'));
+        foreach (['2026-02-29', '2026-13-01', '2026-1-1', '31/10/2026', '', '2026-10-31 ', '0000-00-00'] as $text) {
+            self::assertFalse(Day::isDay($text), $text);
+        }
+        self::assertSame(30, Day::between('2026-10-01', '2026-10-31'));
+        self::assertSame(-1, Day::between('2026-03-30', '2026-03-29')); // across a change of the clocks
+        self::assertSame('2026-11-01', Day::plus('2026-10-31', 1));
+        self::assertSame('2028-02-29', Day::lastOfMonth('2028-02-10'));
+    }
+
+    public function test_periods(): void
+    {
+        $period = Period::of('2026-10');
+        self::assertSame(['2026-10-01', '2026-10-31'], [$period->first, $period->last]);
+        self::assertSame('2026-11', $period->next()->name);
+        self::assertSame('2025-12', Period::of('2026-01')->previous()->name);
+        $this->expectException(Refusal::class);
+        Period::of('2026-13');
+    }
+
+    public function test_terms(): void
+    {
+        self::assertSame('2026-11-30', Terms::parse('net 30')->dueDate('2026-10-31'));
+        self::assertSame('2026-11-15', Terms::parse('eom+15')->dueDate('2026-10-07'));
+        $terms = Terms::parse('1.5/14 net 45');
+        self::assertSame(['1.5', 14, 45], [$terms->discountPercent, $terms->discountDays, $terms->netDays]);
+        $this->expectException(Refusal::class);
+        Terms::parse('soon');
+    }
+
+    public function test_nothing_takes_effect_in_locked_days(): void
+    {
+        $locked = new LockedDays('2026-09-30');
+        self::assertTrue($locked->includes('2026-09-30'));
+        self::assertSame('2026-10-01', $locked->firstOpenFrom('2026-03-03'));
+        self::assertSame('2026-10-05', $locked->firstOpenFrom('2026-10-05'));
+        $locked->refuse('2026-10-01', 'The match');
+        $this->expectExceptionMessage('The first open day is 2026-10-01');
+        $locked->refuse('2026-09-30', 'The match');
+    }
+
+    /** By due date: 0 or less, 1–30, 31–60, 61–90, over 90; by document date 0–30 first (common practice). */
+    public function test_age_columns_at_their_edges(): void
+    {
+        $due = AgeBuckets::parse('30,60,90', true);
+        self::assertSame(['not_due', '1-30', '31-60', '61-90', 'over_90'], $due->labels);
+        self::assertSame([0, 0, 1, 1, 2, 2, 3, 3, 4], array_map($due->column(...), [-5, 0, 1, 30, 31, 60, 61, 90, 91]));
+        $document = AgeBuckets::parse('30, 60, 90', false);
+        self::assertSame(['0-30', '31-60', '61-90', 'over_90'], $document->labels);
+        self::assertSame([0, 0, 1, 2, 3], array_map($document->column(...), [0, 30, 31, 90, 91]));
+        foreach (['', '30,30', '60,30', 'a', '0,30', '-1'] as $wrong) {
+            try {
+                AgeBuckets::parse($wrong, true);
+                self::fail("“{$wrong}” was taken.");
+            } catch (Refusal $refusal) {
+                self::assertStringContainsString('30,60,90', $refusal->getMessage());
+            }
+        }
+    }
+}
