@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use Ajuste\Core\Refusal;
+use App\Http\Middleware\PlainInput;
 use App\Http\Middleware\SecurityHeaders;
 use App\Http\Middleware\WriterOnly;
 use Illuminate\Foundation\Application;
@@ -15,7 +16,7 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withRouting(web: __DIR__.'/../routes/web.php')
     ->withCommands([__DIR__.'/../app/Console'])
     ->withMiddleware(function (Middleware $middleware): void {
-        $middleware->web(append: [SecurityHeaders::class]);
+        $middleware->web(append: [SecurityHeaders::class, PlainInput::class]);
         $middleware->alias(['writer' => WriterOnly::class]);
         $middleware->redirectGuestsTo('/sign-in');
         $middleware->redirectUsersTo('/');

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http;
 
 use Ajuste\Core\Money\Money;
+use App\Queries\Settings;
 use DateTimeImmutable;
 
 /** How days, moments and sides are written for people. */
@@ -16,10 +17,10 @@ final class Say
         return $iso === '' ? '' : (new DateTimeImmutable($iso))->format('j M Y');
     }
 
-    /** `31 Oct` */
+    /** `31 Oct`, and `1 Nov 25` when that is not the year of the period. */
     public static function shortDay(string $iso): string
     {
-        return $iso === '' ? '' : (new DateTimeImmutable($iso))->format(substr($iso, 0, 4) === substr(app(ViewPoint::class)->asOf, 0, 4) ? 'j M' : 'j M y');
+        return $iso === '' ? '' : (new DateTimeImmutable($iso))->format(substr($iso, 0, 4) === substr(app(Settings::class)->period()->name, 0, 4) ? 'j M' : 'j M y');
     }
 
     /** `2 Nov 2026, 17:30` in UTC */

@@ -38,14 +38,14 @@ final class ItemsImporter extends Importer
             return null;
         }
 
-        return $this->item($row, $number, null);
+        return $this->item($row, $number);
     }
 
     public function finish(callable $refuse): void
     {
         foreach ($this->waiting as $number => $row) {
             try {
-                $this->report->count($this->item($row, $number, $this->source($row)));
+                $this->report->count($this->item($row, $number));
             } catch (RowFault $fault) {
                 $refuse($number, $fault);
             }
@@ -66,7 +66,7 @@ final class ItemsImporter extends Importer
     }
 
     /** @param  array<string, string>  $row */
-    private function item(array $row, int $number, ?int $sourceItemId): Outcome
+    private function item(array $row, int $number): Outcome
     {
         $kind = Kind::from($row['kind']);
         $customerId = $this->books->customer($row['customer']);
@@ -74,6 +74,7 @@ final class ItemsImporter extends Importer
         $side = $this->side($kind, $row['side']);
         $amount = $this->amount($kind, $row['amount'], $currency);
         $base = $this->base($row, $kind, $currency, $amount);
+        $sourceItemId = $kind->correctsBaseOnly() ? $this->source($row) : null;
         $values = [
             $side->value, $row['date'], $this->dueDate($row, $kind), $currency->code, $amount, $base, $this->controlAccount($row, $kind),
             $row['reference'], $row['entry'], $row['batch'], $row['terms'],

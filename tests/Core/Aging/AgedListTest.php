@@ -14,7 +14,7 @@ use PHPUnit\Framework\TestCase;
 
 final class AgedListTest extends TestCase
 {
-    /** @param list<AgedItem> $items */
+    /** @param  list<AgedItem>  $items */
     private function list(array $items, Credits $credits = Credits::Separate, bool $byDue = true): AgedList
     {
         return new AgedList('2026-10-31', AgeBuckets::parse('30,60,90', $byDue), $credits, $items);

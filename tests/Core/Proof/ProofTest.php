@@ -65,7 +65,7 @@ final class ProofTest extends TestCase
         yield 'no counterpart at all' => [(new Lines)->posting(1250, 'J')->item(333, 'A'), ['not_in_ledger A 333', 'not_in_subledger J -1250']];
     }
 
-    /** @param list<string> $expected */
+    /** @param  list<string>  $expected */
     #[DataProvider('causes')]
     public function test_each_cause_is_named_and_no_innocent_line_accused(Lines $lines, array $expected): void
     {
@@ -163,7 +163,9 @@ final class ProofTest extends TestCase
                 if ($is === 'wrong_account') {
                     $lines->onAnotherAccount($amount, $document, $entry, date: $date);
                 } elseif ($is !== 'not_in_ledger') {
-                    $lines->posting(match ($is) { 'sign_reversed' => -$amount, 'amount_shifted' => $amount * 100, default => $amount }, $document, $entry, $is === 'cut_off' ? '2026-11-05' : $date);
+                    $lines->posting(match ($is) {
+                        'sign_reversed' => -$amount, 'amount_shifted' => $amount * 100, default => $amount
+                    }, $document, $entry, $is === 'cut_off' ? '2026-11-05' : $date);
                 }
                 if ($is === 'duplicate_in_ledger') {
                     $lines->posting($amount, $document, 'EX', $date);

@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Middleware;
+
+use Closure;
+use Illuminate\Http\Request;
+use Symfony\Component\HttpFoundation\Response;
+
+/** A field is text, but for the few that are lists of the forms; anything else that a request makes an array of is let go. */
+final class PlainInput
+{
+    private const LISTS = ['tick', 'amount', 'columns', 'fixed'];
+
+    /** @param  Closure(Request): Response  $next */
+    public function handle(Request $request, Closure $next): Response
+    {
+        foreach ([$request->query, $request->request] as $input) {
+            foreach ($input->all() as $name => $value) {
+                if (is_array($value) && ! in_array($name, self::LISTS, true)) {
+                    $input->remove((string) $name);
+                }
+            }
+        }
+
+        return $next($request);
+    }
+}

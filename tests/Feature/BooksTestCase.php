@@ -1,0 +1,168 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use Ajuste\Core\Calendar\Period;
+use App\Actions\Import\ImportFiles;
+use App\Actions\Import\ImportReport;
+use App\Actions\Import\SourceFiles;
+use App\Actions\LockPeriod;
+use App\Actions\MatchItems;
+use App\Actions\MatchRequest;
+use App\Models\User;
+use App\Queries\Settings;
+use App\Queries\Verification;
+use Illuminate\Contracts\Console\Kernel;
+use Illuminate\Foundation\Application;
+use Illuminate\Foundation\Testing\TestCase;
+use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\File;
+
+/** Each test has books of its own in a folder of its own, on disk like real ones. */
+abstract class BooksTestCase extends TestCase
+{
+    protected string $folder;
+
+    public function createApplication(): Application
+    {
+        $this->folder = sys_get_temp_dir().'/ajuste-test-'.bin2hex(random_bytes(6));
+        mkdir($this->folder);
+        /** @var Application $app */
+        $app = require dirname(__DIR__, 2).'/bootstrap/app.php';
+        $app->make(Kernel::class)->bootstrap();
+        $app['config']->set('database.connections.books.database', "{$this->folder}/books.sqlite");
+        $app['config']->set('ajuste.files', "{$this->folder}/files");
+
+        return $app;
+    }
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        self::copyEmptyBooks("{$this->folder}/books.sqlite");
+        $this->withoutVite();
+    }
+
+    /** A request starts fresh, as it does behind a web server. */
+    public function call($method, $uri, $parameters = [], $cookies = [], $files = [], $server = [], $content = null)
+    {
+        $this->app->forgetScopedInstances();
+
+        return parent::call($method, $uri, $parameters, $cookies, $files, $server, $content);
+    }
+
+    protected function tearDown(): void
+    {
+        DB::disconnect();
+        File::deleteDirectory($this->folder);
+        parent::tearDown();
+    }
+
+    private static function copyEmptyBooks(string $to): void
+    {
+        static $empty = null;
+        if ($empty === null) {
+            Artisan::call('ajuste:books');
+            DB::statement('PRAGMA wal_checkpoint(TRUNCATE)');
+            $empty = (string) file_get_contents($to);
+
+            return;
+        }
+        file_put_contents($to, $empty);
+    }
+
+    protected const ACCOUNTS = "account,name,type,role\n1100,Receivables,asset,receivables_control\n1120,Export receivables,asset,receivables_control\n1150,Presentation,asset,presentation\n1190,Other receivables,asset,\n1500,Bank,asset,bank\n2150,Customers in credit,liability,customers_in_credit\n2170,Deposits,liability,customer_deposits\n4000,Sales,income,revenue\n4800,Exchange gains,income,exchange_realised_gain\n6800,Exchange losses,expense,exchange_realised_loss\n";
+
+    protected const CUSTOMERS = "customer,name,currency\nC1,Uno,EUR\nC2,Dos,EUR\nC3,Tres,GBP\n";
+
+    /** @param  array<string, string>  $files content by name */
+    protected function import(array $files, bool $setAside = false, bool $rehearse = false): ImportReport
+    {
+        $folder = "{$this->folder}/in-".bin2hex(random_bytes(4));
+        mkdir($folder);
+        foreach ($files as $name => $content) {
+            file_put_contents("{$folder}/{$name}", $content);
+        }
+        $import = app(ImportFiles::class);
+        $scratch = "{$folder}/scratch";
+        mkdir($scratch);
+        $sources = SourceFiles::at($folder, $scratch);
+
+        return $rehearse ? $import->rehearse($sources) : $import->post($sources, $setAside, 'test');
+    }
+
+    /** @param  array<string, string>  $more */
+    protected function importBasics(array $more = []): ImportReport
+    {
+        $report = $this->import(['accounts.csv' => self::ACCOUNTS, 'customers.csv' => self::CUSTOMERS, 'settings.csv' => "name,value\nperiod,2026-10\n", ...$more]);
+        self::assertSame([], $report->refused);
+        self::assertNotNull($report->importId);
+
+        return $report;
+    }
+
+    /** @param  list<string>  $rows without the headings */
+    protected static function items(array $rows): string
+    {
+        return "document,kind,customer,date,due_date,currency,amount,base_amount,side,reference,entry,control_account\n".implode("\n", $rows)."\n";
+    }
+
+    /** @param  list<string>  $rows without the headings */
+    protected static function ledger(array $rows): string
+    {
+        return "entry,date,account,description,debit,credit,document,source\n".implode("\n", $rows)."\n";
+    }
+
+    protected function itemId(string $document, ?string $kind = null): int
+    {
+        return (int) DB::table('items')->where('document', $document)->when($kind !== null, static fn ($query) => $query->where('kind', $kind))->orderBy('id')->value('root_id');
+    }
+
+    protected function customerId(string $customer): int
+    {
+        return (int) DB::table('customers')->where('customer', $customer)->value('id');
+    }
+
+    /** @param  array<string, string>  $typed amount as typed, by document */
+    protected function match(string $customer, array $typed, ?string $date = null, ?string $key = null): int
+    {
+        $byId = [];
+        foreach ($typed as $document => $amount) {
+            $byId[$this->itemId((string) $document)] = $amount;
+        }
+
+        return app(MatchItems::class)->post($key ?? bin2hex(random_bytes(8)), new MatchRequest($this->customerId($customer), $byId, $date));
+    }
+
+    protected function lock(string $period): void
+    {
+        app(LockPeriod::class)->post(Period::of($period));
+        app(Settings::class)->forget();
+    }
+
+    protected function person(string $role = 'preparer'): User
+    {
+        return User::query()->create(['name' => "A {$role}", 'email' => "{$role}@example.invalid", 'password' => 'olive-press', 'role' => $role]);
+    }
+
+    /**
+     * @param array<string, string|bool> $options
+     * @return array<mixed>
+     */
+    protected function report(string $command, array $options = []): array
+    {
+        $exit = Artisan::call("ajuste:{$command}", [...$options, '--json' => true]);
+        $output = Artisan::output();
+        self::assertSame(0, $exit, $output);
+
+        return (array) json_decode($output, true, flags: JSON_THROW_ON_ERROR);
+    }
+
+    protected function assertBooksHold(): void
+    {
+        self::assertSame([], app(Verification::class)->faults());
+    }
+}

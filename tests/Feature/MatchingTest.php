@@ -1,0 +1,181 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use Ajuste\Core\Refusal;
+use App\Actions\MatchItems;
+use App\Actions\MatchRequest;
+use App\Actions\ReverseSettlement;
+use App\Queries\Verification;
+use Illuminate\Database\QueryException;
+use Illuminate\Support\Facades\DB;
+use PDOException;
+use PHPUnit\Framework\Attributes\DataProvider;
+
+final class MatchingTest extends BooksTestCase
+{
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->importBasics(['items.csv' => self::items([
+            'A,invoice,C1,2026-10-01,2026-10-31,EUR,100.00,100.00,,,,', 'B,invoice,C1,2026-10-02,2026-10-31,EUR,70.00,70.00,,,,', 'R,receipt,C1,2026-10-05,,EUR,130.00,130.00,,,,',
+            'G,invoice,C3,2026-09-01,2026-10-01,GBP,8000.00,9232.00,,,,', 'S,receipt,C3,2026-10-12,,GBP,8000.00,9288.00,,,,',
+        ]), 'ledger.csv' => self::ledger(['E1,2026-10-01,1100,s,100.00,,A,', 'E2,2026-10-02,1100,s,70.00,,B,', 'E3,2026-10-05,1100,s,,130.00,R,', 'E4,2026-09-01,1100,s,9232.00,,G,', 'E5,2026-10-12,1100,s,,9288.00,S,'])]);
+    }
+
+    private function open(string $document): string
+    {
+        $position = DB::table('item_positions')->where('item_id', $this->itemId($document))->first();
+
+        return number_format(($position->amount - $position->matched) / 100, 2, '.', '');
+    }
+
+    public function test_a_match_is_posted_and_the_customers_total_stays(): void
+    {
+        $before = $this->report('proof');
+        $this->match('C1', ['A' => '', 'B' => '', 'R' => '']);
+        self::assertSame(['0.00', '40.00', '0.00'], [$this->open('A'), $this->open('B'), $this->open('R')]);
+        self::assertSame($before, $this->report('proof'));
+        $this->assertBooksHold();
+    }
+
+    public function test_the_same_key_posts_once(): void
+    {
+        $first = $this->match('C1', ['A' => '', 'R' => '50.00'], key: 'k');
+        self::assertSame($first, $this->match('C1', ['A' => '', 'R' => '50.00'], key: 'k'));
+        self::assertSame(1, DB::table('settlements')->count());
+        self::assertSame('50.00', $this->open('A'));
+    }
+
+    public function test_who_comes_second_is_told_what_changed(): void
+    {
+        $request = new MatchRequest($this->customerId('C1'), [$this->itemId('A') => '', $this->itemId('R') => '']);
+        $seen = app(MatchItems::class)->rehearse($request)->digest();
+        $this->match('C1', ['A' => '60.00', 'R' => '60.00']);
+        try {
+            app(MatchItems::class)->post('second', $request, $seen);
+            self::fail('The second match was posted.');
+        } catch (Refusal $refusal) {
+            self::assertStringContainsString('changed since you looked: Invoice A has 40.00 open', $refusal->getMessage());
+        }
+        self::assertSame(1, DB::table('settlements')->count());
+    }
+
+    public function test_an_exchange_difference_is_posted_with_the_match_and_taken_back_with_it(): void
+    {
+        $settlement = $this->match('C3', ['G' => '', 'S' => '']);
+        $proof = $this->report('proof');
+        self::assertSame(['56.00', '0.00', []], [$proof['own_vouchers'], $proof['difference'], $proof['causes']]);
+        self::assertSame(['C1'], array_column($this->report('aged')['customers'], 'customer'));
+
+        app(ReverseSettlement::class)->post('back', $settlement, '2026-10-20', 'wrong customer');
+        self::assertSame(['8000.00', '8000.00'], [$this->open('G'), $this->open('S')]);
+        $after = $this->report('proof');
+        self::assertSame(['0.00', '0.00', []], [$after['own_vouchers'], $after['difference'], $after['causes']]);
+        // Between the two days the match stands, before and after it does not.
+        self::assertSame(['C1'], array_column($this->report('aged', ['--as-of' => '2026-10-19'])['customers'], 'customer'));
+        self::assertSame(['C1', 'C3'], array_column($this->report('aged', ['--as-of' => '2026-10-20'])['customers'], 'customer'));
+        $this->assertBooksHold();
+        $this->expectExceptionMessage('reversed already');
+        app(ReverseSettlement::class)->post('again', $settlement, '2026-10-20', 'twice');
+    }
+
+    public function test_a_reversal_needs_a_reason_and_an_open_day(): void
+    {
+        $settlement = $this->match('C1', ['A' => '', 'R' => '']);
+        $this->lock('2026-10');
+        foreach ([['2026-11-01', ' ', 'needs a reason'], ['2026-10-31', 'x', 'first open day is 2026-11-01'], ['2026-10-01', 'x', 'locked']] as [$date, $reason, $says]) {
+            try {
+                app(ReverseSettlement::class)->post("r{$date}{$reason}", $settlement, $date, $reason);
+                self::fail('It was reversed.');
+            } catch (Refusal $refusal) {
+                self::assertStringContainsString($says, $refusal->getMessage());
+            }
+        }
+        app(ReverseSettlement::class)->post('good', $settlement, '2026-11-01', 'agreed with the customer');
+        self::assertSame('100.00', $this->open('A'));
+        self::assertSame('0.00', $this->report('aged', ['--as-of' => '2026-10-31'])['customers'][0]['amounts'][1]);
+    }
+
+    /** As of any date, and as known at any moment. */
+    public function test_open_amounts_are_those_of_the_day(): void
+    {
+        $this->match('C1', ['A' => '', 'R' => ''], '2026-10-20');
+        $total = fn (string $asOf): array => [$this->report('aged', ['--as-of' => $asOf])['customers'][0]['amounts'][0], $this->report('aged', ['--as-of' => $asOf])['customers'][0]['unapplied']];
+        self::assertSame(['170.00', '-130.00'], $total('2026-10-19'));
+        self::assertSame(['70.00', '-30.00'], $total('2026-10-20'));
+        // A later match may not overdraw a day on which the item is still used by another.
+        $this->expectExceptionMessage('only 0.00 EUR is open');
+        $this->match('C1', ['A' => '1.00', 'R' => '1.00'], '2026-10-10');
+    }
+
+    /** Random posts and reversals: nothing is overdrawn, control = customers, and reversing everything restores every open amount. */
+    public function test_random_matches_and_their_reversals(): void
+    {
+        mt_srand(8);
+        $before = DB::table('item_positions')->orderBy('item_id')->pluck('matched', 'item_id')->all();
+        $standing = [];
+        for ($n = 0; $n < 40; $n++) {
+            if ($standing !== [] && mt_rand(0, 2) === 0) {
+                app(ReverseSettlement::class)->post("r{$n}", array_pop($standing), '2026-10-28', 'test');
+            } else {
+                [$customer, $debit, $credit] = [['C1', 'A', 'R'], ['C1', 'B', 'R'], ['C3', 'G', 'S']][mt_rand(0, 2)];
+                $amount = number_format(mt_rand(1, 9000) / 100, 2, '.', '');
+                try {
+                    $standing[] = $this->match($customer, [$debit => $amount, $credit => $amount], sprintf('2026-10-%02d', mt_rand(12, 28)));
+                } catch (Refusal $refusal) {
+                    self::assertStringContainsString('is open', $refusal->getMessage());
+                }
+            }
+            self::assertSame(0, DB::table('item_positions')->whereRaw('matched < 0 OR matched > amount')->count());
+        }
+        $proof = $this->report('proof');
+        self::assertSame('0.00', $proof['difference']);
+        $aged = $this->report('aged');
+        self::assertSame($proof['customers'], $aged['totals']['total']);
+        $this->assertBooksHold();
+        foreach ($standing as $n => $settlement) {
+            app(ReverseSettlement::class)->post("all{$n}", $settlement, '2026-10-28', 'test');
+        }
+        self::assertSame($before, DB::table('item_positions')->whereIn('item_id', array_keys($before))->orderBy('item_id')->pluck('matched', 'item_id')->all());
+        self::assertSame('0.00', $this->report('proof')['own_vouchers']);
+        $this->assertBooksHold();
+    }
+
+    /** @return iterable<string, array{string}> */
+    public static function tampering(): iterable
+    {
+        foreach (['UPDATE items SET amount = 1', 'UPDATE items SET superseded_at = NULL', 'DELETE FROM items', 'UPDATE postings SET base = 1', 'DELETE FROM postings', 'UPDATE matches SET amount = 1', 'DELETE FROM matches',
+            'UPDATE vouchers SET date = 1', 'DELETE FROM vouchers', 'UPDATE audit_records SET who = 1', 'DELETE FROM audit_records', 'DELETE FROM settlements', 'UPDATE item_positions SET matched = amount + 1',
+            "INSERT INTO postings (voucher_id, entry, occurrence, date, account_id, base, recorded_at) SELECT id, 'x', 9, date, 1, 5, recorded_at FROM vouchers LIMIT 1",
+            "INSERT INTO vouchers (id, number, date, text, who, recorded_at) VALUES (99, 'x', '2026-10-01', 'x', 'x', 'x')"] as $sql) {
+            yield $sql => [$sql];
+        }
+    }
+
+    #[DataProvider('tampering')]
+    public function test_the_database_itself_keeps_what_is_posted(string $sql): void
+    {
+        $this->match('C3', ['G' => '', 'S' => '']);
+        $this->expectException(QueryException::class);
+        DB::statement($sql);
+    }
+
+    public function test_lines_without_a_voucher_cannot_stay(): void
+    {
+        $this->expectException(PDOException::class);
+        DB::transaction(static function (): void {
+            DB::insert("INSERT INTO postings (voucher_id, entry, occurrence, date, account_id, base, recorded_at) VALUES (77, 'x', 1, '2026-10-01', 1, 5, 'x'), (77, 'x', 2, '2026-10-01', 1, -5, 'x')");
+        });
+    }
+
+    public function test_a_changed_audit_record_breaks_the_chain(): void
+    {
+        $this->match('C1', ['A' => '', 'R' => '']);
+        DB::statement('DROP TRIGGER audit_keep');
+        DB::table('audit_records')->where('id', 1)->update(['who' => 'somebody else']);
+        self::assertStringContainsString('broken at record 1', implode(app(Verification::class)->faults()));
+    }
+}

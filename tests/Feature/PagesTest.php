@@ -1,0 +1,224 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\DB;
+use PHPUnit\Framework\Attributes\DataProvider;
+
+final class PagesTest extends BooksTestCase
+{
+    private const EVIL = '<script>alert(1)</script>';
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->importBasics([
+            'customers.csv' => self::CUSTOMERS.'C4,"'.self::EVIL."\",EUR\n",
+            'items.csv' => self::items([
+                'A,invoice,C1,2026-10-01,2026-10-31,EUR,100.00,100.00,,,,', 'R,receipt,C1,2026-10-05,,EUR,130.00,130.00,,,,', self::EVIL.',invoice,C4,2026-10-05,2026-10-06,EUR,5.00,5.00,,=cmd(),,',
+                'G,invoice,C3,2026-09-01,2026-10-01,GBP,8000.00,9232.00,,,,', 'S,receipt,C3,2026-10-12,,GBP,8000.00,9288.00,,,,',
+            ]),
+            'ledger.csv' => self::ledger(['E1,2026-10-01,1100,"'.self::EVIL.'",100.00,,A,', 'E3,2026-10-05,1100,s,,103.00,R,', 'E4,2026-09-01,1100,s,9232.00,,G,', 'E5,2026-10-12,1100,s,,9288.00,S,']),
+        ]);
+    }
+
+    /** @return iterable<string, array{string}> */
+    public static function pages(): iterable
+    {
+        foreach (['/', '/intake', '/intake/imports/1', '/proof', '/proof?cause=amount_transposed', '/proof?day=2026-10-05', '/proof.csv', '/proof.xlsx', '/unapplied', '/unapplied?customer=1', '/credit-balances', '/aged', '/aged?basis=document&credits=oldest_first&buckets=15,45',
+            '/aged?credits=own_date', '/aged.csv', '/aged.xlsx', '/aged/1', '/aged/4?column=1-30&currency=EUR', '/journals', '/trail', '/documents/1', '/documents/3', '/postings/1', '/customers/1', '/customers/4', '/accounts/1100', '/accounts/1100?day=2026-10-05', '/search?q=A', '/search?q=100.00', '/search?q=%27%22%25_', '/search?q=',
+            '/?as_of=2026-10-03', '/proof?as_of=2026-09-30&known_at=2026-01-01', '/aged?known_at=2030-01-01 12:00', '/proof?account=2170', '/aged?account=1120'] as $page) {
+            yield $page => [$page];
+        }
+    }
+
+    #[DataProvider('pages')]
+    public function test_every_page_opens_for_a_reader_and_escapes_what_files_brought(string $page): void
+    {
+        $this->get($page)->assertRedirect('/sign-in');
+        $response = $this->actingAs($this->person('reader'))->get($page)->assertOk();
+        self::assertStringContainsString("script-src 'self';", (string) $response->headers->get('Content-Security-Policy'));
+        if (! str_contains($page, '.csv') && ! str_contains($page, '.xlsx')) {
+            self::assertStringNotContainsString(self::EVIL, (string) $response->getContent());
+            $response->assertSee('id="proofline"', false);
+        }
+    }
+
+    public function test_exports_hold_no_formula(): void
+    {
+        DB::table('customers')->where('customer', 'C4')->update(['name' => '=HYPERLINK("x")']);
+        $csv = (string) $this->actingAs($this->person('reader'))->get('/aged.csv')->getContent();
+        self::assertStringContainsString("\"'=HYPERLINK(\"\"x\"\")\"", $csv);
+        self::assertStringContainsString("control account 1100,as of 2026-10-31,,,,,,,,-59.00\n", $csv);
+    }
+
+    /** @return iterable<string, array{string}> */
+    public static function writes(): iterable
+    {
+        foreach (['/intake', '/intake/hand-in/'.str_repeat('a', 32).'/mapping', '/intake/hand-in/'.str_repeat('a', 32).'/commit', '/intake/hand-in/'.str_repeat('a', 32).'/discard', '/intake/rows/1/close', '/unapplied/1', '/unapplied/1/rehearse', '/settlements/1/reverse', '/credit-balances', '/credit-balances/1/reverse', '/journals/journals.csv'] as $page) {
+            yield $page => [$page];
+        }
+    }
+
+    #[DataProvider('writes')]
+    public function test_a_reader_can_post_nothing(string $page): void
+    {
+        $this->actingAs($this->person('reader'))->post($page)->assertForbidden();
+    }
+
+    public function test_every_writing_route_is_among_those_tried(): void
+    {
+        $writing = collect(app('router')->getRoutes()->getRoutes())->filter(static fn ($route): bool => in_array('POST', $route->methods(), true) && ! in_array($route->uri(), ['sign-in', 'sign-out'], true));
+        self::assertCount(count([...self::writes()]), $writing);
+        foreach ($writing as $route) {
+            self::assertContains('writer', $route->gatherMiddleware(), $route->uri());
+        }
+    }
+
+    public function test_signing_in_is_throttled_and_out_ends_it(): void
+    {
+        $this->person();
+        $this->post('/sign-in', ['email' => 'preparer@example.invalid', 'password' => 'olive-press'])->assertRedirect('/');
+        $this->post('/sign-out')->assertRedirect('/sign-in');
+        $this->assertGuest();
+        for ($try = 0; $try < 5; $try++) {
+            $this->post('/sign-in', ['email' => 'preparer@example.invalid', 'password' => 'wrong'])->assertSessionHasErrors(['email' => 'This address and password do not belong together.']);
+        }
+        $this->post('/sign-in', ['email' => 'preparer@example.invalid', 'password' => 'olive-press'])->assertSessionHasErrors('email');
+        $this->assertGuest();
+        self::assertStringStartsWith('$2y$', (string) DB::table('users')->value('password'));
+    }
+
+    public function test_a_match_is_rehearsed_posted_once_and_reversed(): void
+    {
+        $customer = $this->customerId('C1');
+        [$a, $r] = [$this->itemId('A'), $this->itemId('R')];
+        $this->actingAs($this->person());
+        $form = ['tick' => [$a => '1', $r => '1'], 'amount' => [$a => '', $r => '']];
+        $rehearsal = (string) $this->post("/unapplied/{$customer}/rehearse", $form)->assertOk()->assertSee('Post 100.00 and next')->getContent();
+        self::assertSame(0, DB::table('matches')->count());
+        preg_match('/name="seen" value="(\w{64})"/', $rehearsal, $seen);
+        foreach ([1, 2] as $click) {
+            $this->post("/unapplied/{$customer}", [...$form, 'key' => 'one', 'seen' => $seen[1]])->assertRedirect();
+            self::assertSame(1, DB::table('settlements')->count(), "click {$click}");
+        }
+        $this->get('/settlements/1')->assertOk()->assertSee('Reverse match 1');
+        $this->post('/settlements/1/reverse', ['key' => 'x', 'date' => '2026-10-31', 'reason' => ''])->assertSessionHas('refusal');
+        $this->post('/settlements/1/reverse', ['key' => 'y', 'date' => '2026-10-31', 'reason' => 'wrong invoice'])->assertSessionHas('done');
+        $this->get("/documents/{$a}")->assertOk()->assertSee('reversed 31 Oct 2026')->assertSee('wrong invoice');
+    }
+
+    public function test_a_refused_match_loses_nothing_from_the_form(): void
+    {
+        $customer = $this->customerId('C1');
+        [$a, $r] = [$this->itemId('A'), $this->itemId('R')];
+        $this->actingAs($this->person());
+        foreach (['-5', '(5)', '100.01', '1.234', 'abc', '5x'] as $typed) {
+            $this->from('/unapplied')->post("/unapplied/{$customer}", ['key' => "k{$typed}", 'tick' => [$a => '1', $r => '1'], 'amount' => [$a => $typed, $r => ''], 'date' => '2026-10-09'])->assertRedirect('/unapplied')->assertSessionHas('refusal');
+            $this->get("/unapplied?customer={$customer}")->assertOk()->assertSee('value="'.e($typed).'"', false)->assertSee('value="2026-10-09"', false);
+        }
+        foreach ([['tick' => 'x'], ['tick' => [[1]], 'amount' => [['a']]], ['tick' => [999999 => 1]], ['tick' => [$a => 1, $r => 1], 'date' => 'soon'], []] as $odd) {
+            $this->post("/unapplied/{$customer}", ['key' => 'odd', ...$odd])->assertSessionHas('refusal');
+            self::assertLessThan(500, $this->post("/unapplied/{$customer}/rehearse", $odd)->getStatusCode());
+        }
+        self::assertSame(0, DB::table('matches')->count());
+    }
+
+    public function test_credit_balances_on_the_page(): void
+    {
+        $this->actingAs($this->person());
+        $this->get('/credit-balances')->assertOk()->assertSee('86.00');
+        $this->post('/credit-balances', ['key' => 'a'])->assertSessionHas('done');
+        $this->post('/credit-balances', ['key' => 'a'])->assertSessionHas('done');
+        self::assertSame(1, DB::table('runs')->count());
+        $this->get('/credit-balances')->assertSee('Run 1 presents exactly these credits.');
+        $this->post('/credit-balances/1/reverse', ['key' => 'b', 'reason' => 'not yet'])->assertSessionHas('done');
+        $this->get('/credit-balances')->assertSee('reversed: not yet');
+    }
+
+    private function upload(string $name, string $content): string
+    {
+        return (string) $this->post('/intake', ['files' => [UploadedFile::fake()->createWithContent($name, $content)]])->headers->get('Location');
+    }
+
+    public function test_files_are_looked_at_before_they_are_taken_in_and_once(): void
+    {
+        $this->actingAs($this->person());
+        $waiting = $this->upload('items.csv', self::items(['N,invoice,C2,2026-10-07,2026-11-07,EUR,12.00,12.00,,,,']));
+        $this->get($waiting)->assertOk()->assertSee('Take in 1 file');
+        self::assertSame(0, DB::table('items')->where('document', 'N')->count());
+        $first = $this->post("{$waiting}/commit")->headers->get('Location');
+        self::assertSame($first, $this->post("{$waiting}/commit")->headers->get('Location'));
+        self::assertSame(1, DB::table('items')->where('document', 'N')->count());
+        $file = (int) DB::table('import_files')->max('id');
+        self::assertSame(self::items(['N,invoice,C2,2026-10-07,2026-11-07,EUR,12.00,12.00,,,,']), $this->get("/intake/files/{$file}")->assertOk()->streamedContent());
+        $this->assertBooksHold();
+    }
+
+    public function test_a_foreign_shape_is_mapped_by_a_person_and_remembered(): void
+    {
+        $this->actingAs($this->person());
+        $csv = static fn (string $document): string => "No.;Wer;Am;Wieviel\n{$document};C2;05/06/2026;\"1.234,56\"\n";
+        $waiting = $this->upload('export.csv', $csv('X1'));
+        $this->get($waiting)->assertOk()->assertSee('say how');
+        $this->post("{$waiting}/mapping", ['file' => 'export.csv', 'kind' => 'items', 'header_row' => '1', 'dates' => 'dmy', 'decimal_mark' => ',', 'columns' => ['document' => '0', 'customer' => '1', 'date' => '2', 'due_date' => '2', 'amount' => '3', 'base_amount' => '3'], 'fixed' => ['kind' => 'invoice', 'currency' => 'EUR']])->assertRedirect($waiting);
+        $this->get($waiting)->assertOk()->assertSee('Take in 1 file');
+        $this->post("{$waiting}/commit");
+        self::assertSame(['2026-06-05', 123456], array_values((array) DB::table('items')->where('document', 'X1')->first(['date', 'amount'])));
+        // The next file of this shape needs nobody.
+        $this->get($this->upload('november.csv', $csv('X2')))->assertOk()->assertSee('Take in 1 file')->assertDontSee('say how');
+    }
+
+    public function test_rows_are_set_aside_and_closed_with_a_reason(): void
+    {
+        $this->actingAs($this->person());
+        $waiting = $this->upload('items.csv', self::items(['N,invoice,C2,2026-10-07,2026-11-07,EUR,12.00,12.00,,,,', 'M,invoice,C9,2026-10-07,2026-11-07,EUR,12.00,12.00,,,,']));
+        $this->get($waiting)->assertSee('Set 1 row aside and take in the rest')->assertSee('a customer of customers.csv is expected');
+        $this->post("{$waiting}/commit")->assertSessionHas('refusal');
+        $this->post("{$waiting}/commit", ['set_aside' => '1'])->assertRedirect('/intake/imports/2');
+        $this->get('/')->assertSee('1 row aside');
+        $this->post('/intake/rows/1/close', ['reason' => ''])->assertSessionHas('refusal');
+        $this->post('/intake/rows/1/close', ['reason' => 'sent back to sales'])->assertSessionHas('done');
+        $this->get('/')->assertDontSee('row aside');
+    }
+
+    public function test_hostile_uploads_get_a_clear_message(): void
+    {
+        $this->actingAs($this->person());
+        $before = DB::table('items')->count();
+        foreach (['evil.php' => '<?php echo 1;', 'zip.zip' => 'no', 'x.exe' => 'MZ'] as $name => $content) {
+            $this->from('/intake')->post('/intake', ['files' => [UploadedFile::fake()->createWithContent($name, $content)]])->assertRedirect('/intake')->assertSessionHas('refusal');
+        }
+        foreach (['items.csv' => '', 'ledger.csv' => random_bytes(5000), 'matches.csv' => str_repeat("a,b\n", 2000), 'items.xlsx' => 'PK broken', '..items.csv' => self::items(['N,invoice,C1,2026-10-07,2026-11-07,EUR,12.00'])] as $name => $content) {
+            $this->get($this->upload($name, $content))->assertOk()->assertDontSee('Take in 1 file');
+        }
+        $this->post('/intake', ['files' => 'none'])->assertSessionHas('refusal');
+        $this->get('/intake/hand-in/../../etc')->assertNotFound();
+        $this->get('/intake/hand-in/'.str_repeat('0', 32))->assertStatus(422)->assertSee('no longer waiting');
+        self::assertSame($before, DB::table('items')->count());
+    }
+
+    public function test_odd_dates_in_the_address_are_refused_politely(): void
+    {
+        $this->actingAs($this->person());
+        foreach (['/proof?as_of=31.10.2026', '/aged?as_of=2026-02-30', '/aged?known_at=yesterday', '/aged?basis=age', '/aged?buckets=x', '/aged?credits=1', '/proof?account=77', '/proof?day=x'] as $page) {
+            self::assertContains($this->get($page)->getStatusCode(), [422], $page);
+            $this->get('/?as_of=&known_at=&account=')->assertOk();
+        }
+        $this->get('/aged?basis[]=x&as_of[]=1')->assertOk();
+        $this->get('/documents/999')->assertNotFound();
+        $this->get('/accounts/nope')->assertNotFound();
+    }
+
+    public function test_empty_books_point_to_intake(): void
+    {
+        DB::table('accounts')->update(['role' => null]);
+        $this->actingAs($this->person());
+        $this->get('/')->assertOk()->assertSee('These books are empty');
+        $this->get('/intake')->assertOk();
+        $this->get('/proof')->assertStatus(422);
+    }
+}
