@@ -14,6 +14,8 @@ return [
             'journal_mode' => 'WAL',
             'synchronous' => 'FULL',
             'transaction_mode' => 'IMMEDIATE',
+            // 64 MB of pages: indexes of a large import stay in memory.
+            'pragmas' => ['cache_size' => -65536, 'temp_store' => 'MEMORY'],
         ],
     ],
     'migrations' => ['table' => 'migrations', 'update_date_on_publish' => false],

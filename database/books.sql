@@ -307,7 +307,7 @@ CREATE TABLE items (
 CREATE INDEX items_account_document ON items (control_account_id, document);
 CREATE INDEX items_account_date ON items (control_account_id, date);
 CREATE INDEX items_customer ON items (customer_id, date);
-CREATE INDEX items_root ON items (root_id) WHERE version > 1;
+CREATE INDEX items_root ON items (root_id);
 CREATE INDEX items_source ON items (source_item_id) WHERE source_item_id IS NOT NULL;
 
 CREATE TABLE item_lines (

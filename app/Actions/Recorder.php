@@ -31,6 +31,9 @@ final class Recorder
 
     private ?bool $anyReversals = null;
 
+    /** The transaction holds the lock for writing, so that nobody else counts on. */
+    private ?int $lastItemId = null;
+
     public function __construct(private readonly Actor $actor)
     {
         $this->recordedAt = Moment::now();
@@ -64,7 +67,8 @@ final class Recorder
         ?int $sourceItemId = null, ?int $voucherId = null, ?int $importFileId = null, ?int $sourceRow = null,
         int $version = 1, ?int $rootId = null,
     ): int {
-        $id = (int) $this->run('SELECT coalesce(max(id), 0) + 1 FROM items', [])->fetchColumn();
+        $this->lastItemId ??= (int) $this->run('SELECT coalesce(max(id), 0) FROM items', [])->fetchColumn();
+        $id = ++$this->lastItemId;
         $this->run(
             'INSERT INTO items (id, root_id, version, document, kind, customer_id, occurrence, side, date, due_date, currency, amount, base, control_account_id, reference, entry, batch, terms, source_item_id, voucher_id, import_file_id, source_row, recorded_at)
              VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',

@@ -25,7 +25,7 @@ final readonly class ViewPoint
     public function __construct(Request $request, Settings $settings)
     {
         $chosen = static function (string $name) use ($request): string {
-            $value = $request->query($name, $request->session()->get("view.{$name}", ''));
+            $value = $request->query->has($name) ? $request->query($name) : $request->session()->get("view.{$name}");
 
             return is_string($value) ? $value : '';
         };

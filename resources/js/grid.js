@@ -65,6 +65,7 @@ export function grid() {
         },
 
         all() {
+            this.none();
             this.visible().forEach((row) => row.setAttribute('aria-selected', 'true'));
             this.count();
         },

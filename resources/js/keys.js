@@ -35,7 +35,7 @@ const keys = {
     a: () => send('grid:all'),
     n: () => send('grid:none'),
     y: () => send('grid:copy'),
-    w: () => document.querySelector('#worktop input, #worktop select, #worktop button')?.focus(),
+    w: () => (document.querySelector('#worktop input:not([type=hidden])') ?? document.querySelector('#worktop :is(button, a)'))?.focus(),
 };
 
 export function listenForKeys(htmx) {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use Ajuste\Core\Calendar\Day;
 use App\Http\Pictures\DayPicture;
 use App\Http\ViewPoint;
 use App\Models\AuditRecord;
@@ -24,7 +25,7 @@ final class DeskController
 
         return view('desk.index', [
             'stations' => $rail->stations($at->account, $at->asOf),
-            'picture' => new DayPicture($figures->days($at->account, $settings->period()->first, $at->asOf), 770, $settings->base()),
+            'picture' => new DayPicture($figures->days($at->account, Day::firstOfMonth($at->asOf), $at->asOf), 770, $settings->base()),
             'latest' => AuditRecord::query()->orderByDesc('id')->limit(9)->get(),
             'imports' => Import::query()->count(),
         ]);

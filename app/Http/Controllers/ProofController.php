@@ -32,7 +32,6 @@ final class ProofController
         $shown = array_values(array_filter($proof->lines, static fn (CauseLine $line): bool => ($day === '' || self::touches($line, $day)) && ($cause === '' || $line->cause->value === $cause)));
         $wanted = $request->string('line')->toString();
         $chosen = array_values(array_filter($shown, static fn (CauseLine $line): bool => $line->key() === $wanted))[0] ?? $shown[0] ?? null;
-        $first = min($settings->period()->first, $at->asOf);
 
         return view('proof.index', [
             'proof' => $proof,
@@ -41,7 +40,7 @@ final class ProofController
             'day' => $day !== '' ? Day::of($day) : '',
             'cause' => $cause,
             'bridge' => new Bridge($proof, $settings->base()),
-            'picture' => new DayPicture($figures->days($at->account, $first, $at->asOf), 460, $settings->base()),
+            'picture' => new DayPicture($figures->days($at->account, Day::firstOfMonth($at->asOf), $at->asOf), 460, $settings->base()),
             'tests' => array_filter($proof->pairs),
             'testWords' => array_column(array_map(static fn (PairedBy $by): array => [$by->value, $by->words()], PairedBy::cases()), 1, 0),
             'postings' => $chosen === null ? collect() : Posting::query()->whereIn('id', array_map(static fn (ProofLine $line): int => $line->id, array_slice($chosen->postings, 0, 50)))->orderBy('date')->get(),

@@ -30,10 +30,10 @@
                 @foreach ($runs as $run)
                     <tr><td>{{ $run->id }}</td><td class="nowrap">{{ Say::day($run->as_of) }}</td><td class="n">{{ Money::ofMinor($run->total, $base)->grouped() }}</td><td class="soft">{{ $run->who }}, {{ Say::moment($run->recorded_at) }}</td>
                         <td>
-                            @isset($reversals[$run->id]) reversed: {{ $reversals[$run->id]->reason }}
-                            @else
+                            @if (isset($reversals[$run->id])) reversed: {{ $reversals[$run->id]->reason }}
+                            @elseif (Auth::user()->role->mayWrite())
                                 <form method="post" action="{{ route('credit-balances.reverse', $run->id) }}" class="flex gap-2">@csrf<input type="hidden" name="key" value="{{ $key }}-{{ $run->id }}"><label class="visually-hidden" for="why-{{ $run->id }}">Reason</label><input id="why-{{ $run->id }}" type="text" name="reason" placeholder="reason" class="w-32" required><button class="button py-0!">Reverse</button></form>
-                            @endisset
+                            @endif
                         </td></tr>
                 @endforeach
                 </tbody>
@@ -41,7 +41,7 @@
         @endif
     </div>
     <aside class="pane worktop" aria-label="What posting would write">
-        <h1>Before and after</h1>
+        <h2 class="title">Before and after</h2>
         <p class="lead">The control account is not touched, so the proof stays as it is.</p>
         <x-svg.presentation :plan="$plan"/>
         @if ($plan->voucher)
@@ -50,10 +50,12 @@
             <h2>And its mirror on {{ Say::day($plan->mirror->date) }}</h2>
             <x-voucher :voucher="$plan->mirror"/>
         @endif
+        @if (Auth::user()->role->mayWrite())
         <form method="post" action="{{ route('credit-balances.post') }}" class="foot">@csrf
             <input type="hidden" name="key" value="{{ $key }}">
             <span class="slate">Receivables rise to {{ $plan->receivablesAfter()->grouped() }}; customers in credit show {{ $plan->total->grouped() }}.</span>
             <button class="button main ml-auto" data-main @disabled($current || ($plan->voucher === null && $standing === null))>{{ $standing && ! $current ? 'Replace with' : 'Post' }} {{ $plan->total->grouped() }} <kbd>Ctrl ↵</kbd></button>
         </form>
+        @endif
     </aside>
 </x-layout>

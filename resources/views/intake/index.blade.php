@@ -28,7 +28,7 @@
         </table>
     </div>
     <aside class="pane worktop" id="worktop" aria-label="Hand in files">
-        <h1>Hand in files</h1>
+        <h2 class="title">Hand in files</h2>
         <p class="lead">CSV, XLSX, ODS, or a zip of them. You see what would happen before anything is taken in.</p>
         @if (Auth::user()->role->mayWrite())
             <form method="post" action="{{ route('intake.hand-in') }}" enctype="multipart/form-data" hx-boost="false" class="grid gap-4">@csrf

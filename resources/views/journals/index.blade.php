@@ -17,7 +17,7 @@
         <x-table-foot/>
     </div>
     <aside class="pane worktop" aria-label="Exports">
-        <h1>For the accounting system</h1>
+        <h2 class="title">For the accounting system</h2>
         <p class="lead">Journals, and both sides of the customers' ledger. When the next files bring them back, they confirm themselves and nothing is counted twice.</p>
         @if (Auth::user()->role->mayWrite())
             @foreach (['journals' => 'Journals', 'items' => 'New items', 'matches' => 'New matches'] as $what => $name)

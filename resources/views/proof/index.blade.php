@@ -57,7 +57,7 @@
     @fragment('worktop')
     <aside class="pane worktop" id="worktop" aria-label="The chosen cause" aria-live="polite">
         @if ($chosen)
-            <h1>{{ $chosen->cause->words() }}</h1>
+            <h2 class="title">{{ $chosen->cause->words() }}</h2>
             <p class="lead">{{ $chosen->note }}</p>
             <div class="pairbox">
                 <div>
@@ -79,7 +79,7 @@
                 <dt>Leads towards the customers by</dt><dd><b>{{ $money($chosen->amount)->grouped() }}</b></dd>
             </dl>
         @else
-            <h1>Nothing to explain</h1>
+            <h2 class="title">Nothing to explain</h2>
             <p class="lead">As of this day the control account and the customers agree, line by line.</p>
         @endif
         <h2>Difference day by day</h2>

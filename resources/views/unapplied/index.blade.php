@@ -25,12 +25,14 @@
     @fragment('worktop')
     <aside class="pane worktop" id="worktop" aria-label="Match of the chosen customer">
         @if ($chosen)
-            <div class="flex items-baseline gap-4"><h1>{{ $chosen->name }}</h1><span class="slate">{{ $chosen->customer }}</span><a class="ml-auto" href="{{ route('customer', $chosen->id) }}">Customer's page</a></div>
+            <div class="flex items-baseline gap-4"><h2 class="title">{{ $chosen->name }}</h2><span class="slate">{{ $chosen->customer }}</span><a class="ml-auto" href="{{ route('customer', $chosen->id) }}">Customer's page</a></div>
+            @if (! Auth::user()->role->mayWrite())<p class="lead">What is open. A reader can look at everything and post nothing.</p>@else
             <p class="lead">Tick what belongs together. An amount left blank takes as much as both sides allow. <button type="button" class="underline underline-offset-2 cursor-pointer text-green" data-tick-all>Tick all</button></p>
+            @endif
             <form method="post" action="{{ route('unapplied.post', $chosen->id) }}" class="flex flex-col grow">
                 @csrf
                 <input type="hidden" name="key" value="{{ $key }}">
-                <div hx-post="{{ route('unapplied.rehearse', $chosen->id) }}" hx-trigger="change, input changed delay:350ms" hx-target="#rehearsal" hx-swap="outerHTML" hx-include="closest form">
+                <div @if (! Auth::user()->role->mayWrite()) inert @else hx-post="{{ route('unapplied.rehearse', $chosen->id) }}" hx-trigger="change, input changed delay:350ms" hx-target="#rehearsal" hx-swap="outerHTML" hx-include="closest form" @endif>
                 @foreach ([Side::Credit, Side::Debit] as $side)
                     <table class="grid-table table-fixed">
                         <colgroup><col><col class="w-36"><col class="w-32"><col class="w-28"><col class="w-24"></colgroup>
@@ -52,10 +54,10 @@
                 @endforeach
                 <p class="mt-3"><label>Effective on <x-day name="date" :value="$date"/></label> <span class="slate">blank: the earliest day possible</span></p>
                 </div>
-                @include('unapplied.rehearsal')
+                @if (Auth::user()->role->mayWrite())@include('unapplied.rehearsal')@endif
             </form>
         @else
-            <h1>Nothing is loose</h1>
+            <h2 class="title">Nothing is loose</h2>
         @endif
     </aside>
     @endfragment

@@ -1,0 +1,109 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test } from '@playwright/test';
+import { ajuste, grouped, proofLine, signIn, watch } from './helpers.js';
+
+const views = ['/', '/intake', '/intake/imports/1', '/proof', '/unapplied', '/credit-balances', '/aged', '/journals', '/trail', '/documents/40', '/customers/9', '/accounts/1100', '/postings/10', '/search?q=F26'];
+
+test('every main view opens without an error and axe finds no serious fault', async ({ page }) => {
+    test.setTimeout(180_000);
+    const problems = watch(page);
+    await page.goto('/sign-in');
+    const faults = [];
+    const look = async (name) => {
+        const found = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']).analyze();
+        found.violations.filter((v) => ['serious', 'critical'].includes(v.impact)).forEach((v) => faults.push(`${name}: ${v.id} ${v.nodes[0].html.slice(0, 160)}`));
+    };
+    await look('/sign-in');
+    await signIn(page);
+    for (const view of views) {
+        const response = await page.goto(view);
+        expect(response.status(), view).toBe(200);
+        await look(view);
+    }
+    expect(faults).toEqual([]);
+    expect(problems).toEqual([]);
+});
+
+test('pages are useful from 1024 wide: nothing but tables and the rail scroll sideways', async ({ page }) => {
+    await page.setViewportSize({ width: 1024, height: 768 });
+    await signIn(page);
+    for (const view of views) {
+        await page.goto(view);
+        expect(await page.evaluate(() => document.documentElement.scrollWidth), view).toBeLessThanOrEqual(1024);
+    }
+});
+
+test('page and command line show the same figures', async ({ page }) => {
+    await signIn(page);
+    const proof = ajuste('proof');
+    await page.goto('/proof');
+    await expect(proofLine(page)).toContainText(grouped(proof.control));
+    await expect(proofLine(page)).toContainText(grouped(proof.customers));
+    await expect(proofLine(page)).toContainText(grouped(proof.difference));
+    const rows = page.locator('table[data-list] tbody tr');
+    await expect(rows).toHaveCount(proof.causes.reduce((sum, cause) => sum + cause.count, 0));
+    expect(new Set(proof.causes.map((cause) => cause.cause)).size).toBe(11);
+
+    const aged = ajuste('aged', '--credits=own_date');
+    await page.goto('/aged?credits=own_date');
+    await expect(page.locator('table[data-list] tfoot')).toContainText(grouped(aged.totals.amounts[4]));
+    await expect(page.locator('table[data-list] tbody tr')).toHaveCount(aged.customers.length);
+});
+
+test('any date: lists and proof line follow, and the address alone is enough', async ({ page }) => {
+    await signIn(page);
+    await page.keyboard.press('d');
+    await page.keyboard.press('Control+a');
+    await page.keyboard.type('2026-09-30');
+    await page.keyboard.press('Enter');
+    const then = ajuste('proof', '--as-of=2026-09-30');
+    await expect(proofLine(page)).toContainText(grouped(then.control));
+    await page.goto('/aged?as_of=2026-06-30');
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText('Aged receivables, 30 Jun 2026');
+    await page.goto('/?as_of=');
+    await expect(proofLine(page)).toContainText(grouped(ajuste('proof').control));
+});
+
+test('a reader is offered nothing to post', async ({ page }) => {
+    await signIn(page, 'reader');
+    await page.goto('/intake');
+    await expect(page.getByText('A reader can look at everything and post nothing.')).toBeVisible();
+    await expect(page.locator('input[type=file]')).toHaveCount(0);
+    for (const view of ['/unapplied', '/credit-balances']) {
+        await page.goto(view);
+        await expect(page.locator('main form button')).toHaveCount(0);
+    }
+});
+
+test('tables: sort, filter, choose with click, Ctrl and Shift, sum, copy as tab-separated text', async ({ page }) => {
+    await signIn(page);
+    await page.goto('/aged');
+    const table = page.locator('table[data-list]');
+    const total = (row) => row.locator('td').last().getAttribute('data-sort');
+    await page.getByRole('button', { name: 'Total' }).click();
+    await page.getByRole('button', { name: 'Total' }).click();
+    const rows = table.locator('tbody tr');
+    const [first, second, third] = [Number(await total(rows.nth(0))), Number(await total(rows.nth(1))), Number(await total(rows.nth(2)))];
+    expect(first).toBeGreaterThanOrEqual(second);
+
+    await rows.nth(0).locator('td').nth(1).click();
+    await rows.nth(2).locator('td').nth(1).click({ modifiers: ['Shift'] });
+    await expect(page.locator('.table-foot')).toContainText('3 chosen');
+    await expect(page.locator('.table-foot')).toContainText(grouped(((first + second + third) / 100).toFixed(2)));
+    await rows.nth(1).locator('td').nth(1).click({ modifiers: ['Control'] });
+    await expect(page.locator('.table-foot')).toContainText('2 chosen');
+
+    await page.keyboard.press('y');
+    await expect(page.locator('.table-foot')).toContainText('2 rows copied');
+    const copied = (await page.evaluate(() => navigator.clipboard.readText())).split('\n');
+    expect(copied).toHaveLength(3);
+    expect(copied[0].split('\t').slice(0, 3)).toEqual(['Customer', 'Not due', '1–30']);
+    expect(copied[1].split('\t').at(-1)).toBe((first / 100).toFixed(2));
+
+    await page.keyboard.press('f');
+    await page.keyboard.type('member');
+    await expect(page.locator('.table-foot')).toContainText('shown');
+    await page.keyboard.press('Escape');
+    await page.keyboard.press('a');
+    expect(Number((await page.locator('.table-foot').textContent()).match(/(\d+) chosen/)[1])).toBeLessThan(41);
+});

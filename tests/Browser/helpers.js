@@ -1,0 +1,33 @@
+import { expect } from '@playwright/test';
+import { execFileSync } from 'node:child_process';
+
+export const folder = process.env.AJUSTE_TEST_FOLDER;
+
+/** What the command line says of the same books. */
+export function ajuste(...args) {
+    return JSON.parse(execFileSync('./ajuste', [...args, '--json'], { encoding: 'utf8' }));
+}
+
+/** `-1234.50` as the screen writes it. */
+export function grouped(decimal) {
+    const [whole, fraction] = decimal.replace('-', '').split('.');
+    return (decimal.startsWith('-') ? '−' : '') + whole.replace(/\B(?=(\d{3})+$)/g, ',') + (fraction ? `.${fraction}` : '');
+}
+
+export async function signIn(page, who = 'preparer') {
+    await page.goto('/sign-in');
+    await page.getByLabel('E-mail address').fill(`${who}@example.invalid`);
+    await page.getByLabel('Password').fill('olive-press');
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('heading', { level: 1 })).toContainText('Left to do');
+}
+
+/** Fails the test when the page logs an error or breaks the content security policy. */
+export function watch(page) {
+    const problems = [];
+    page.on('pageerror', (error) => problems.push(error.message));
+    page.on('console', (message) => message.type() === 'error' && problems.push(message.text()));
+    return problems;
+}
+
+export const proofLine = (page) => page.locator('#proofline');
