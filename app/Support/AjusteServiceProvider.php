@@ -7,13 +7,17 @@ namespace App\Support;
 use App\Http\LayoutComposer;
 use App\Http\ViewPoint;
 use App\Queries\Settings;
+use Closure;
+use Illuminate\Database\Connection;
 use Illuminate\Support\Facades\View;
 use Illuminate\Support\ServiceProvider;
+use PDO;
 
 final class AjusteServiceProvider extends ServiceProvider
 {
     public function register(): void
     {
+        Connection::resolverFor('sqlite', static fn (PDO|Closure $pdo, string $database, string $prefix, array $config): BooksConnection => new BooksConnection($pdo, $database, $prefix, $config));
         $this->app->scoped(Settings::class);
         $this->app->scoped(Actor::class, static fn (): Actor => Actor::current());
         $this->app->scoped(ViewPoint::class, static fn (): ViewPoint => new ViewPoint(request(), app(Settings::class)));

@@ -214,7 +214,7 @@ test('by keyboard only: from signing in to a posted match', async ({ page }) => 
     await page.keyboard.press('w');
     await page.keyboard.press('Space');
     await expect(page.locator('#remainder')).toBeVisible();
-    for (let tab = 0; tab < 40 && (await page.getByRole('button', { name: /Post .* and next/ }).isDisabled()); tab++) {
+    for (let tab = 0; tab < 40 && (await page.getByRole('button', { name: /^Post .*next/ }).isDisabled()); tab++) {
         await page.keyboard.press('Tab');
         if (await page.evaluate(() => document.activeElement.type === 'checkbox')) {
             await page.keyboard.press('Space');

@@ -1,0 +1,92 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Actions\Import\ImportFiles;
+use App\Actions\Import\SourceFiles;
+use App\Actions\MatchItems;
+use App\Actions\MatchRequest;
+use App\Actions\PresentCreditBalances;
+use App\Queries\LooseCustomer;
+use App\Queries\Settings;
+use App\Queries\Unapplied;
+use Database\Seeders\DemoFiles;
+use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\DB;
+
+/** Closing the demo's books by hand through the stations, with the figures at each step. */
+final class DemoTest extends BooksTestCase
+{
+    public function test_the_seed_is_deterministic(): void
+    {
+        self::assertSame((new DemoFiles)->handedOver(), (new DemoFiles)->handedOver());
+    }
+
+    public function test_the_demo_is_closed_station_by_station(): void
+    {
+        self::assertSame(0, Artisan::call('ajuste:demo', ['--quiet' => true]));
+        self::assertSame(140, DB::table('customers')->count());
+        self::assertSame(40, DB::table('customers')->whereNotNull('supplier_id')->count());
+        self::assertSame(17, DB::table('items')->distinct()->count('kind'));
+        self::assertSame(['EUR', 'GBP', 'JPY', 'USD'], DB::table('items')->distinct()->orderBy('currency')->pluck('currency')->all());
+        self::assertGreaterThan(2000, DB::table('items')->count());
+
+        // Proof: every planted cause is named, and the three figures tie.
+        $proof = $this->report('proof');
+        self::assertSame(['opening_difference 37.50', 'duplicate_in_ledger 1200.88', 'duplicate_in_subledger 3339.63', 'wrong_account 1543.61', 'cut_off -754.71', 'sign_reversed -366.00', 'amount_transposed -900.00', 'amount_shifted -8848.62', 'amount_differs 328.62', 'not_in_ledger 1864.20', 'not_in_subledger -1250.00'],
+            array_map(static fn (array $cause): string => "{$cause['cause']} {$cause['amount']}", $proof['causes']));
+        self::assertSame(['475483.28', '471678.39', '3804.89', '20433.77'], [$proof['control'], $proof['customers'], $proof['difference'], $proof['unexplained']]);
+        // In September there was but the difference brought forward.
+        self::assertSame(['opening_difference'], array_column($this->report('proof', ['--as-of' => '2026-09-30'])['causes'], 'cause'));
+
+        // Intake: what can be mended at the source comes back mended; what is of another period stays.
+        $mended = app(ImportFiles::class)->post(SourceFiles::at("{$this->folder}/hand-in/october-mended", $this->folder), false, 'mended');
+        self::assertSame([], $mended->refused);
+        $proof = $this->report('proof');
+        self::assertSame(['cut_off -754.71'], array_map(static fn (array $cause): string => "{$cause['cause']} {$cause['amount']}", $proof['causes']));
+        self::assertSame('754.71', $proof['difference']);
+
+        // Unapplied: customer by customer, as much as both sides allow, until nothing loose has anything open beside it.
+        $settings = app(Settings::class);
+        $account = $settings->controlAccount();
+        $unapplied = app(Unapplied::class);
+        $count = 0;
+        while (($next = $this->matchable($unapplied->customers($account, '2026-10-31'))) !== null && $count++ < 200) {
+            $this->settleAll($next->id);
+        }
+        self::assertSame(0, array_sum(array_map(static fn (LooseCustomer $customer): int => $customer->matchable, $unapplied->customers($account, '2026-10-31'))));
+        $after = $this->report('proof');
+        self::assertSame($proof['causes'], $after['causes']);
+        self::assertSame($proof['difference'], $after['difference']);
+        // Matching changes no balance but for the exchange that it realises, which the ledger gets too.
+        self::assertSame($after['own_vouchers'], number_format((float) $after['customers'] - (float) $proof['customers'], 2, '.', ''));
+
+        // Credit balances: the sum presented is what is loose and cannot be matched.
+        $plan = $this->report('credit-balances');
+        $aged = $this->report('aged');
+        app(PresentCreditBalances::class)->post('demo', $account, '2026-10-31');
+        self::assertSame($after['control'], $this->report('proof')['control']);
+        self::assertSame('0.00', $this->report('credit-balances')['total']);
+        self::assertGreaterThan(0, (float) $plan['total']);
+
+        // Aged: the list equals the customers, and what it lacks to the control account is the cut-off.
+        self::assertSame($after['customers'], $aged['totals']['total']);
+        self::assertSame('754.71', $aged['difference']);
+        $this->assertBooksHold();
+    }
+
+    /** @param  list<LooseCustomer>  $customers */
+    private function matchable(array $customers): ?LooseCustomer
+    {
+        return array_values(array_filter($customers, static fn (LooseCustomer $customer): bool => $customer->matchable > 0))[0] ?? null;
+    }
+
+    private function settleAll(int $customerId): void
+    {
+        $items = DB::table('item_positions as p')->join('items as i', 'i.id', '=', 'p.row_id')->where('p.customer_id', $customerId)->whereColumn('p.matched', '<', 'p.amount')
+            ->where('i.control_account_id', app(Settings::class)->controlAccount()->id)->where('i.date', '<=', '2026-10-31')->orderBy('i.due_date')->orderBy('i.document')->pluck('p.item_id')->all();
+        app(MatchItems::class)->post("demo-{$customerId}-".bin2hex(random_bytes(4)), new MatchRequest($customerId, array_fill_keys($items, '')));
+    }
+}
