@@ -358,6 +358,8 @@ final class DemoFiles
         $entry = $this->entry('2026-09-02');
         $this->item('DM260001', 'deposit_matched', '3104', '2026-09-02', '2026-09-02', 450_000, $base, ['entry' => $entry, 'reference' => 'DP260001']);
         $this->post($entry, '2026-09-02', [['2170', $base], ['1100', -$base]], ['description' => 'Deposit DP260001 taken over', 'document' => 'DM260001', 'customer' => '3104', 'source' => 'sales']);
+        $this->item('DM260001', 'transfer', '3104', '2026-09-02', '2026-09-02', 450_000, $base, ['side' => 'debit', 'entry' => $entry, 'reference' => 'DP260001', 'control_account' => '2170']);
+        $this->add('matches', ['date' => '2026-09-02', 'debit_document' => 'DM260001', 'credit_document' => 'DP260001', 'amount' => '4500.00']);
         $entry = $this->entry('2026-10-06');
         $this->item('TR260001', 'transfer', '3222', '2026-10-06', '2026-10-06', 15_000, 15_000, ['side' => 'debit', 'entry' => $entry]);
         $this->post($entry, '2026-10-06', [['1100', 15_000], ['1100', -15_000]], ['description' => 'Transfer between branches', 'document' => 'TR260001', 'source' => 'journal']);

@@ -22,6 +22,13 @@ function send(name) {
     target?.dispatchEvent(new CustomEvent(name, { bubbles: true }));
 }
 
+// Asked for while the worktop of the chosen row was still on its way.
+let waiting = false;
+
+function enterWorktop() {
+    (document.querySelector('#worktop input:not([type=hidden])') ?? document.querySelector('#worktop :is(button, a)'))?.focus();
+}
+
 const keys = {
     '/': () => document.getElementById('search')?.focus(),
     '?': () => document.getElementById('keys')?.showModal(),
@@ -35,7 +42,10 @@ const keys = {
     a: () => send('grid:all'),
     n: () => send('grid:none'),
     y: () => send('grid:copy'),
-    w: () => (document.querySelector('#worktop input:not([type=hidden])') ?? document.querySelector('#worktop :is(button, a)'))?.focus(),
+    w: () => {
+        waiting = document.querySelector('[data-list] a.htmx-request') !== null;
+        enterWorktop();
+    },
 };
 
 export function listenForKeys(htmx) {
@@ -89,6 +99,10 @@ export function listenForKeys(htmx) {
     });
     // What the rehearsal says of each item stands beside it: what a blank amount would take, and what is left.
     document.addEventListener('htmx:afterSwap', () => {
+        if (waiting) {
+            waiting = false;
+            enterWorktop();
+        }
         const told = document.querySelectorAll('#rehearsal [data-item]');
         document.querySelectorAll('[data-ticks]').forEach((input) => (input.placeholder = ''));
         document.querySelectorAll('[id^="leaves-"]').forEach((place) => (place.textContent = '·'));

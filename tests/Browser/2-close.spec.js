@@ -208,8 +208,10 @@ test('by keyboard only: from signing in to a posted match', async ({ page }) => 
     await page.keyboard.press('3');
     await expect(page.getByRole('heading', { level: 1, name: 'Unapplied receipts and credits' })).toBeVisible();
     await page.keyboard.press('j');
+    const answer = page.waitForResponse(/customer=/);
     await page.keyboard.press('Enter');
-    await expect(page.locator('#worktop h2.title')).toBeVisible();
+    await answer;
+    await expect(page.locator('[data-list] a.htmx-request')).toHaveCount(0);
     const name = await page.locator('#worktop h2.title').textContent();
     await page.keyboard.press('w');
     await page.keyboard.press('Space');

@@ -100,7 +100,11 @@ final class ImportFiles
                 if ($missing !== []) {
                     throw new Refusal("“{$file->name}” has no column for ".implode(', ', $missing).'. Name the column on the Intake page, or correct the headings.');
                 }
-                $tables[] = [$file, new FileReport($file->name, $mapping->kind->value, $mapping)];
+                $fileReport = new FileReport($file->name, $mapping->kind->value, $mapping);
+                if (! $mapping->isHouseFormat()) {
+                    $fileReport->notices[] = "Read as {$mapping->kind->value}: dates {$mapping->dates->words()}, decimals behind “{$mapping->decimalMark}”.";
+                }
+                $tables[] = [$file, $fileReport];
             } catch (Refusal $refusal) {
                 $report->block($file->name, $refusal);
             }

@@ -33,7 +33,7 @@ abstract class Importer
 
     protected function changed(string $name): Outcome
     {
-        if (count($this->report->changedNames) < 20) {
+        if (count($this->report->changedNames) < 20 && ! in_array($name, $this->report->changedNames, true)) {
             $this->report->changedNames[] = $name;
         }
 
@@ -43,7 +43,7 @@ abstract class Importer
     protected function vanished(string $name): void
     {
         $this->report->vanished++;
-        if (count($this->report->vanishedNames) < 20) {
+        if (count($this->report->vanishedNames) < 20 && ! in_array($name, $this->report->vanishedNames, true)) {
             $this->report->vanishedNames[] = $name;
         }
     }

@@ -89,8 +89,11 @@ final class SourceFiles
             if ($stream === false) {
                 throw new Refusal("“{$name}” in “{$archive}” cannot be unpacked; it may carry a password. Pack the files again.");
             }
-            $written = file_put_contents($target, $stream);
-            if ($written !== (is_array($entry) ? (int) $entry['size'] : -1)) {
+            // Never more than the archive owns up to.
+            $size = is_array($entry) ? (int) $entry['size'] : 0;
+            $file = fopen($target, 'wb');
+            $written = $file === false ? -1 : (int) stream_copy_to_stream($stream, $file, $size + 1);
+            if ($written !== $size) {
                 throw new Refusal("“{$name}” in “{$archive}” is damaged. Pack the files again.");
             }
             if (strtolower(pathinfo($name, PATHINFO_EXTENSION)) !== 'zip') {

@@ -18,7 +18,7 @@ use ZipArchive;
 /** The rows of a file as text, whatever it is written in. */
 final class Table
 {
-    private const LARGEST_SHEET = 200 * 1024 * 1024;
+    private const LARGEST_SHEET = 80 * 1024 * 1024;
 
     /**
      * @return Generator<int, list<string>> cells by row number, 1 the first

@@ -57,19 +57,19 @@
 @if ($figures)
     <footer class="proofline" id="proofline">
         <a href="{{ route('account', $figures->account->number) }}">Control account {{ $figures->account->number }} &nbsp;<b>{{ $figures->control->abs()->grouped() }}</b> {{ $figures->control->minor < 0 ? 'Cr' : 'Dr' }}</a>
+        @unless ($figures->ownVouchers->isZero())<a class="own" href="{{ route('journals') }}">of it own vouchers {{ Say::balance($figures->ownVouchers) }}</a>@endunless
         <a href="{{ route('aged') }}">Customers &nbsp;<b>{{ $figures->customers->abs()->grouped() }}</b> {{ $figures->customers->minor < 0 ? 'Cr' : 'Dr' }}</a>
         <x-svg.vial :offset="Vial::offset($figures->difference)"/>
         <a href="{{ route('proof') }}" @class(['off' => ! $figures->difference->isZero(), 'level' => $figures->difference->isZero()])>Difference &nbsp;<b>{{ Say::balance($figures->difference) }}</b></a>
-        @unless ($figures->ownVouchers->isZero())<span>own vouchers {{ Say::balance($figures->ownVouchers) }}</span>@endunless
         <form action="{{ url()->current() }}" class="ml-auto flex gap-2 items-center">
             @foreach (request()->except(['as_of', 'known_at', 'account', 'page']) as $name => $value)@if (is_string($value))<input type="hidden" name="{{ $name }}" value="{{ $value }}">@endif @endforeach
-            <label for="as-of" class="text-strip!">as of</label><x-day id="as-of" name="as_of" :value="$at->asOf"/>
+            <label for="as-of">as of</label><x-day id="as-of" name="as_of" :value="$at->asOf"/>
             @if (count($controlAccounts) > 1)
                 <label class="visually-hidden" for="control">Control account</label>
                 <select id="control" name="account" class="text-ink">@foreach ($controlAccounts as $control)<option value="{{ $control->number }}" @selected($control->id === $at->account->id)>{{ $control->number }}</option>@endforeach</select>
             @endif
-            <label for="known-at" class="text-strip!">known at</label><input id="known-at" type="text" name="known_at" value="{{ request()->session()->get('view.known_at') }}" placeholder="now" class="w-26">
-            <button class="cursor-pointer underline underline-offset-2">Look</button>
+            <label for="known-at" class="known">known</label><input id="known-at" type="text" name="known_at" value="{{ request()->session()->get('view.known_at') }}" placeholder="now" title="As it was known at a moment, such as 2026-11-02 17:30" class="known">
+            <button class="visually-hidden">Look as of that day</button>
         </form>
         <button type="button" class="cursor-pointer" data-open-keys>keys <kbd>?</kbd></button>
     </footer>

@@ -8,6 +8,7 @@
         <h1>What would happen</h1>
         <p class="lead">Nothing is stored yet. All files are taken in as one, or none.</p>
         <x-import-files :files="array_map(fn ($file) => $file->toArray(), $report->files)" :base="$base"/>
+        <p class="slate mt-2">The second figure is what the books hold for the days of the file once it is in. In red it differs: the books have rows that the file has not, such as own vouchers.</p>
         @if ($report->refusedCount > 0)
             <h2>{{ Say::count($report->refusedCount, 'row') }} refused</h2>
             <div x-data="grid">

@@ -1,5 +1,5 @@
 @php use App\Http\Say; $plan = $rehearsal->plan; $remainder = $rehearsal->remainder; @endphp
-<div id="rehearsal" class="flex flex-col grow">
+<div id="rehearsal" class="mt-auto">
     @foreach ($rehearsal->ticks as $tick)<data hidden data-item="{{ $tick->item->id }}" data-settles="{{ $tick->amount->grouped() }}" data-leaves="{{ $tick->leaves()->grouped() }}"></data>@endforeach
     @if ($rehearsal->refusal !== null && $rehearsal->ticks !== [] && $remainder !== null && ! $remainder->isZero())
         {{-- the remainder below says it --}}
@@ -7,7 +7,7 @@
         <div class="note bad" role="alert">{{ $rehearsal->refusal }}</div>
     @endif
     @foreach ($plan->warnings ?? [] as $warning)<div class="note">{{ $warning }}</div>@endforeach
-    @if ($ribbons)<x-svg.ribbons :ribbons="$ribbons"/>@endif
+    @if ($ribbons)<div class="picture" tabindex="0" aria-label="What settles what" role="group"><x-svg.ribbons :ribbons="$ribbons"/></div>@endif
     @if ($plan?->voucher)
         <h2>Voucher</h2>
         <x-voucher :voucher="$plan->voucher"/>
