@@ -10,6 +10,7 @@ use App\Http\Controllers\IntakeController;
 use App\Http\Controllers\JournalsController;
 use App\Http\Controllers\ProofController;
 use App\Http\Controllers\SessionController;
+use App\Http\Controllers\TableController;
 use App\Http\Controllers\UnappliedController;
 use Illuminate\Support\Facades\Route;
 
@@ -45,6 +46,9 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/customers/{customer}', [BooksController::class, 'customer'])->name('customer')->whereNumber('customer');
     Route::get('/accounts/{account}', [BooksController::class, 'account'])->name('account');
     Route::get('/search', [BooksController::class, 'search'])->name('search');
+
+    // Posts nothing: it only turns what the page shows into a file.
+    Route::post('/table.{format}', TableController::class)->name('table')->whereIn('format', ['csv', 'xlsx']);
 
     Route::middleware('writer')->group(function (): void {
         Route::post('/intake', [IntakeController::class, 'handIn'])->name('intake.hand-in');

@@ -31,6 +31,21 @@ final class Download
     }
 
     /**
+     * A table as a page shows it. Columns of which every cell is an amount become numbers in a sheet.
+     *
+     * @param non-empty-list<list<string>> $rows headings first
+     */
+    public static function shown(array $rows, string $name, string $format): Response
+    {
+        $plain = static fn (string $cell): string => preg_match('/^−?[\d,]+(\.\d+)?$/u', $cell) === 1 ? str_replace([',', '−'], ['', '-'], $cell) : $cell;
+        $rows = array_map(static fn (array $cells): array => array_map($plain, $cells), $rows);
+        $numeric = array_values(array_filter(array_keys($rows[0]), static fn (int $column): bool => array_filter(array_slice($rows, 1), static fn (array $cells): bool => preg_match('/^(-?\d+\.\d+|·?)$/D', $cells[$column] ?? '') !== 1) === []));
+        $rows = array_map(static fn (array $cells): array => array_map(static fn (string $cell): string => $cell === '·' ? '' : $cell, $cells), $rows);
+
+        return self::table($rows, $name, $format, $numeric);
+    }
+
+    /**
      * @param non-empty-list<list<string>> $rows
      * @param list<int> $numeric
      */

@@ -13,6 +13,7 @@ export function grid() {
         sum: '',
         shown: '',
         anchor: null,
+        columns: [],
 
         init() {
             this.table = this.$root.querySelector('table');
@@ -21,6 +22,7 @@ export function grid() {
             for (const [place, heading] of [...this.table.tHead.rows[0].cells].entries()) {
                 heading.querySelector('button')?.addEventListener('click', () => this.sort(place, heading));
             }
+            this.columns = [...this.table.tHead.rows[0].cells].map((cell) => cell.textContent.trim());
             this.$root.addEventListener('grid:all', () => this.all());
             this.$root.addEventListener('grid:none', () => this.none());
             this.$root.addEventListener('grid:copy', () => this.copy());
@@ -102,12 +104,28 @@ export function grid() {
             this.rows.forEach((row) => row.parentNode.appendChild(row));
         },
 
-        async copy() {
+        /** What is shown, or of it what is chosen, headings first. */
+        lines() {
             const chosen = this.rows.filter((row) => row.getAttribute('aria-selected') === 'true');
-            const cells = (row) => [...row.cells].filter((cell) => !cell.dataset.skip).map((cell) => (cell.dataset.copy ?? cell.textContent).trim().replace(/\s+/g, ' '));
-            const lines = [this.table.tHead.rows[0], ...(chosen.length ? chosen : this.visible())].map((row) => cells(row).join('\t'));
-            await navigator.clipboard.writeText(lines.join('\n'));
+            const cells = (row) => [...row.cells].filter((cell) => !cell.dataset.skip && !cell.hidden).map((cell) => (cell.dataset.copy ?? cell.textContent).trim().replace(/\s+/g, ' '));
+            return [this.table.tHead.rows[0], ...(chosen.length ? chosen : this.visible())].map(cells);
+        },
+
+        async copy() {
+            const lines = this.lines();
+            await navigator.clipboard.writeText(lines.map((cells) => cells.join('\t')).join('\n'));
             this.shown = `${lines.length - 1} rows copied`;
+        },
+
+        /** Gives the form of an export what is shown. */
+        fill(event) {
+            event.target.elements.rows.value = JSON.stringify(this.lines());
+        },
+
+        column(event) {
+            const place = Number(event.target.value);
+            const rows = [...this.table.tHead.rows, ...this.table.tBodies[0].rows, ...(this.table.tFoot?.rows ?? [])];
+            rows.filter((row) => row.cells.length === this.columns.length).forEach((row) => (row.cells[place].hidden = !event.target.checked));
         },
     };
 }

@@ -71,7 +71,7 @@ test('a reader is offered nothing to post', async ({ page }) => {
     await expect(page.locator('input[type=file]')).toHaveCount(0);
     for (const view of ['/unapplied', '/credit-balances']) {
         await page.goto(view);
-        await expect(page.locator('main form button')).toHaveCount(0);
+        await expect(page.locator('main form button.button')).toHaveCount(0);
     }
 });
 

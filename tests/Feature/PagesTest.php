@@ -55,6 +55,17 @@ final class PagesTest extends BooksTestCase
         self::assertStringContainsString("control account 1100,as of 2026-10-31,,,,,,,,-59.00\n", $csv);
     }
 
+    public function test_a_table_is_exported_as_it_is_shown(): void
+    {
+        $rows = json_encode([['Customer', 'Total', 'Note'], ['=cmd()', '−1,234.50', '·'], ['Uno', '12.00', '']]);
+        $this->actingAs($this->person('reader'));
+        self::assertSame("Customer,Total,Note\n'=cmd(),-1234.50,\nUno,12.00,\n", $this->post('/table.csv', ['rows' => $rows, 'name' => 'aged'])->assertOk()->getContent());
+        self::assertStringStartsWith('PK', (string) $this->post('/table.xlsx', ['rows' => $rows])->assertOk()->getContent());
+        foreach (['', '[]', '{', '[[[1]]]', '"x"', '[["a"],[{"b":1}]]'] as $odd) {
+            self::assertLessThan(500, $this->post('/table.xlsx', ['rows' => $odd])->getStatusCode(), $odd);
+        }
+    }
+
     /** @return iterable<string, array{string}> */
     public static function writes(): iterable
     {
@@ -71,7 +82,7 @@ final class PagesTest extends BooksTestCase
 
     public function test_every_writing_route_is_among_those_tried(): void
     {
-        $writing = collect(app('router')->getRoutes()->getRoutes())->filter(static fn ($route): bool => in_array('POST', $route->methods(), true) && ! in_array($route->uri(), ['sign-in', 'sign-out'], true));
+        $writing = collect(app('router')->getRoutes()->getRoutes())->filter(static fn ($route): bool => in_array('POST', $route->methods(), true) && ! in_array($route->uri(), ['sign-in', 'sign-out', 'table.{format}'], true));
         self::assertCount(count([...self::writes()]), $writing);
         foreach ($writing as $route) {
             self::assertContains('writer', $route->gatherMiddleware(), $route->uri());

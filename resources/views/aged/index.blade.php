@@ -44,7 +44,7 @@
                 <tfoot><tr><td>{{ Say::count(count($list->rows), 'row') }}</td><td data-skip="1"></td>@foreach ($list->totals->amounts as $amount)<td class="n">{{ $cell($amount) }}</td>@endforeach<td class="n">{{ $cell($list->totals->unapplied) }}</td><td class="n">{{ $money($list->totals->total)->grouped() }}</td></tr></tfoot>
             </table>
             @if (count($shown) < count($list->rows))<p class="mt-2"><a href="{{ $with(['rows' => (string) (count($shown) + 1000)]) }}">{{ number_format(count($list->rows) - count($shown)) }} more</a></p>@endif
-            <x-table-foot/>
+            <x-table-foot name="aged"/>
         </div>
         <x-svg.age-bar :list="$list"/>
         <p class="mt-3">List total <b class="text-lg">{{ Say::balance($money($list->totals->total)) }}</b> &nbsp; Control account {{ $figures->account->number }} <b class="text-lg">{{ Say::balance($figures->control) }}</b> &nbsp;

@@ -17,6 +17,6 @@
             @endforeach
             </tbody>
         </table>
-        <x-table-foot/>
+        <x-table-foot name="aged-items"/>
     </div>
 </x-layout>

@@ -17,7 +17,7 @@
             </tbody>
             <tfoot><tr><td colspan="3">Presented as a liability</td><td class="n">{{ $plan->total->grouped() }}</td><td></td></tr></tfoot>
         </table>
-        <x-table-foot/>
+        <x-table-foot name="credit-balances"/>
         @if ($plan->left !== [])
             <h2>Left</h2>
             <table class="grid-table"><tbody>@foreach ($plan->left as $line)<tr><td>{{ $line->name }} {{ $line->document }}</td><td class="n">{{ $line->base->grouped() }}</td><td class="soft">{{ $line->why }}</td></tr>@endforeach</tbody></table>

@@ -18,7 +18,7 @@
             @endforelse
             </tbody>
         </table>
-        <x-table-foot/>
+        <x-table-foot name="customer"/>
         {{ $items->links('pager') }}
     </div>
     <aside class="pane worktop" aria-label="Open items">

@@ -14,7 +14,7 @@
             @endforelse
             </tbody>
         </table>
-        <x-table-foot/>
+        <x-table-foot name="journals"/>
     </div>
     <aside class="pane worktop" aria-label="Exports">
         <h2 class="title">For the accounting system</h2>

@@ -14,7 +14,7 @@
             @endforelse
             </tbody>
         </table>
-        <x-table-foot/>
+        <x-table-foot name="account"/>
         {{ $postings->links('pager') }}
     </div>
 </x-layout>

@@ -37,7 +37,7 @@
                 </tbody>
             </table>
             @if (count($shown) > 500)<p class="slate">The first 500 of {{ number_format(count($shown)) }} are shown; the export has all.</p>@endif
-            <x-table-foot/>
+            <x-table-foot name="proof"/>
         </div>
         <h2>Statement</h2>
         <table class="grid-table">

@@ -20,7 +20,7 @@
             @endforelse
             </tbody>
         </table>
-        <x-table-foot sum-of="Loose"/>
+        <x-table-foot name="unapplied" sum-of="Loose"/>
     </div>
     @fragment('worktop')
     <aside class="pane worktop" id="worktop" aria-label="Match of the chosen customer">
