@@ -138,7 +138,7 @@ final readonly class MatchItems
             $items[] = new OpenItem(
                 id: $id, document: $row->document, kind: Kind::from($row->kind), side: Side::from($row->side), date: $row->date, dueDate: $row->due_date,
                 amount: Money::ofMinor($row->amount, $row->currency), open: Money::ofMinor($row->amount - $taken, $row->currency),
-                base: Money::ofMinor($row->base, $this->settings->base()), matched: $row->matched, moved: $row->moved, reference: $row->reference,
+                base: Money::ofMinor($row->base, $this->settings->base()), matched: $row->matched, moved: $row->moved, reference: $row->reference, terms: $row->terms,
                 customerId: $row->customer_id, controlAccountId: $row->control_account_id,
             );
         }

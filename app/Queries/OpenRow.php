@@ -43,6 +43,8 @@ final class OpenRow
 
     public string $reference;
 
+    public string $terms;
+
     public int $control_account_id;
 
     public ?int $source_item_id;

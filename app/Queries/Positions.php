@@ -95,7 +95,7 @@ final readonly class Positions
         return new OpenItem(
             id: $row->item_id, document: $row->document, kind: Kind::from($row->kind), side: Side::from($row->side), date: $row->date, dueDate: $row->due_date,
             amount: Money::ofMinor($row->amount, $row->currency), open: Money::ofMinor($row->amount - $row->matched_then, $row->currency),
-            base: Money::ofMinor($row->base, $this->settings->base()), matched: $row->matched_now, moved: $row->moved_now, reference: $row->reference,
+            base: Money::ofMinor($row->base, $this->settings->base()), matched: $row->matched_now, moved: $row->moved_now, reference: $row->reference, terms: $row->terms,
             customerId: $row->customer_id, controlAccountId: $row->control_account_id,
         );
     }
@@ -129,7 +129,7 @@ final readonly class Positions
         $statement = DB::connection()->getPdo()->prepare(
             'SELECT o.*, c.customer, c.name, coalesce(s.root_id, o.item_id) AS standing_id, coalesce(s.document, o.document) AS standing_document,
                     coalesce(s.side, o.side) AS standing_side, coalesce(s.date, o.date) AS standing_date, coalesce(s.due_date, o.due_date) AS standing_due
-             FROM (SELECT i.root_id AS item_id, i.customer_id, i.document, i.kind, i.side, i.date, i.due_date, i.currency, i.amount, i.base, i.reference, i.control_account_id, i.source_item_id,
+             FROM (SELECT i.root_id AS item_id, i.customer_id, i.document, i.kind, i.side, i.date, i.due_date, i.currency, i.amount, i.base, i.reference, i.terms, i.control_account_id, i.source_item_id,
                           p.matched AS matched_now, p.moved AS moved_now, '
                           .$then('matched', $matched('amount', 'amount')).' AS matched_then, '.$then('moved', $matched('debit_base', 'credit_base'))." AS moved_then
                    FROM {$from} AND i.date <= :d".($customerId === null ? '' : ' AND i.customer_id = :c').') o

@@ -29,6 +29,7 @@ final readonly class OpenItem
         public int $matched,
         public int $moved,
         public string $reference = '',
+        public string $terms = '',
         public int $customerId = 0,
         public int $controlAccountId = 0,
     ) {}

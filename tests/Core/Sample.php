@@ -31,6 +31,6 @@ final class Sample
         $money = Money::parse($amount, $currency);
         $left = Money::parse($open ?? $amount, $currency);
 
-        return new OpenItem($id, "D{$id}", $kind, $kind->side() ?? Side::Debit, $date, $date, $money, $left, Money::parse($base ?? $amount, 'EUR'), $money->minor - $left->minor, 0, '', $customer, 1);
+        return new OpenItem($id, "D{$id}", $kind, $kind->side() ?? Side::Debit, $date, $date, $money, $left, Money::parse($base ?? $amount, 'EUR'), $money->minor - $left->minor, 0, customerId: $customer, controlAccountId: 1);
     }
 }

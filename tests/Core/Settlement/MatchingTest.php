@@ -81,7 +81,7 @@ final class MatchingTest extends TestCase
     {
         $invoice = Sample::item(1, Kind::Invoice, '100.00', '2026-10-05', open: '40.00');
         $receipt = Sample::item(2, Kind::Receipt, '100.00', '2026-10-06');
-        $difference = new OpenItem(9, 'D9', Kind::ExchangeDifference, $invoice->side, '2026-10-01', '2026-10-01', Money::zero('EUR'), Money::zero('EUR'), Money::ofMinor(5, 'EUR'), 0, 0, '', 1, 1);
+        $difference = new OpenItem(9, 'D9', Kind::ExchangeDifference, $invoice->side, '2026-10-01', '2026-10-01', Money::zero('EUR'), Money::zero('EUR'), Money::ofMinor(5, 'EUR'), 0, 0, customerId: 1, controlAccountId: 1);
         $cases = [
             'above what is open' => [[$this->tick($invoice, '40.01'), $this->tick($receipt, '40.01')], '2026-10-06', 'only 40.00 EUR is open'],
             'remainder' => [[$this->tick($invoice, '40.00'), $this->tick($receipt, '39.99')], '2026-10-06', '0.01 EUR of the debits is still to be placed'],

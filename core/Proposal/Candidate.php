@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ajuste\Core\Proposal;
+
+use Ajuste\Core\Subledger\Side;
+
+/** An open item that a receipt could settle. Amounts are positive, minor units of the receipt's currency. */
+final readonly class Candidate
+{
+    /**
+     * @param int $open what the receipt's day leaves open of it
+     * @param int $discount early payment discount available on that day if it is settled in full; nil for credits
+     */
+    public function __construct(
+        public int $id,
+        public string $document,
+        public Side $side,
+        public string $date,
+        public string $dueDate,
+        public int $open,
+        public int $discount = 0,
+        public string $reference = '',
+    ) {}
+
+    /** What settling it in full takes off the receipt: a debit above zero, a credit below. */
+    public function gross(): int
+    {
+        return $this->side->sign() * $this->open;
+    }
+
+    public function net(): int
+    {
+        return $this->gross() - $this->discount;
+    }
+
+    /** Oldest due first, then by document number. */
+    public static function byAge(self $one, self $other): int
+    {
+        return [$one->dueDate, $one->document, $one->id] <=> [$other->dueDate, $other->document, $other->id];
+    }
+}

@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ajuste\Core\Proposal;
+
+/** What a receipt could settle, how that was found, and whether it is the only such. Amounts are minor units of the receipt's currency. */
+final readonly class Proposal
+{
+    /**
+     * @param list<Settles> $settles
+     * @param bool $only no other set by the same way
+     * @param int $difference receipt less what the items take: below zero, so much was kept back and is to be explained
+     * @param int $unapplied what of the receipt stays loose
+     */
+    public function __construct(
+        public Way $how,
+        public array $settles,
+        public bool $only,
+        public Searched $searched,
+        public int $difference,
+        public int $unapplied,
+    ) {}
+}

@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ajuste\Core\Proposal;
+
+use Brick\Math\BigRational;
+
+/** What the books allow a proposal. */
+final readonly class ProposalPolicy
+{
+    /**
+     * @param int $toleranceAmount minor units
+     * @param string $tolerancePercent of the receipt; both limits hold
+     * @param int $combinationItems most open items among which a combination is sought
+     */
+    public function __construct(
+        public int $toleranceAmount = 100,
+        public string $tolerancePercent = '0.5',
+        public int $combinationItems = 40,
+        public FillOrder $order = FillOrder::OldestDue,
+        public int $work = 400_000,
+    ) {}
+
+    public function tolerates(int $difference, int $receipt): bool
+    {
+        return abs($difference) <= $this->toleranceAmount
+            && BigRational::of(abs($difference))->multipliedBy(100)->isLessThanOrEqualTo(BigRational::of($this->tolerancePercent)->multipliedBy($receipt));
+    }
+}

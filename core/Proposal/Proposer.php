@@ -1,0 +1,189 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ajuste\Core\Proposal;
+
+use Ajuste\Core\Money\Rounding;
+use Ajuste\Core\Subledger\Side;
+
+/** Proposes what a receipt or loose credit settles: the first way that fits, in the order of R6. Amounts are minor units of its currency. */
+final readonly class Proposer
+{
+    public function __construct(private ProposalPolicy $policy) {}
+
+    /**
+     * @param int $amount what of the receipt is loose, above zero
+     * @param string $valueDate the bank's value date; documents dated after it are left out
+     * @param string $remittance what the payer wrote
+     * @param list<Candidate> $items open items of the customer in the receipt's currency, the receipt itself left out
+     */
+    public function propose(int $amount, string $valueDate, string $remittance, array $items): Proposal
+    {
+        $items = array_values(array_filter($items, static fn (Candidate $item): bool => $item->date <= $valueDate && $item->open > 0));
+        usort($items, Candidate::byAge(...));
+        if ($items === []) {
+            return new Proposal(Way::None, [], true, Searched::All, 0, $amount);
+        }
+
+        return $this->quoted($amount, $remittance, $items)
+            ?? $this->exact($amount, $items)
+            ?? $this->exactNet($amount, $items)
+            ?? $this->sum(Way::AllDue, $amount, self::due($items, $valueDate))
+            ?? $this->sum(Way::WholeBalance, $amount, $items)
+            ?? $this->withinTolerance($amount, $valueDate, $items)
+            ?? $this->combination($amount, $items);
+    }
+
+    /**
+     * Every quoted item stays proposed. Where gross or net amounts of all of them make the receipt, they are settled; else they are filled
+     * oldest first and the difference is shown.
+     *
+     * @param non-empty-list<Candidate> $items
+     */
+    private function quoted(int $amount, string $remittance, array $items): ?Proposal
+    {
+        $quoted = $remittance === '' ? [] : ReferenceReader::quoted($remittance, $items);
+        if ($quoted === []) {
+            return null;
+        }
+        $sets = $this->makeTogether($amount, $quoted);
+        if ($sets !== []) {
+            return new Proposal(Way::Quoted, $sets[0], count($sets) === 1, Searched::All, 0, 0);
+        }
+        $open = array_sum(array_map(static fn (Candidate $item): int => $item->gross(), $quoted));
+        $left = $amount + array_sum(array_map(static fn (Candidate $item): int => min(0, $item->gross()), $quoted)) * -1;
+        $settles = [];
+        foreach ($quoted as $item) {
+            $takes = $item->side === Side::Credit ? $item->open : min($item->open, $left);
+            $left -= $item->side === Side::Credit ? 0 : $takes;
+            $settles[] = new Settles($item, $takes);
+        }
+
+        return new Proposal(Way::QuotedShort, $settles, true, Searched::All, $amount - $open, max(0, $amount - $open));
+    }
+
+    /**
+     * The ways in which all of these items, each gross or net, make the amount; gross first. At most two are sought.
+     *
+     * @param non-empty-list<Candidate> $items
+     * @return list<list<Settles>>
+     */
+    private function makeTogether(int $amount, array $items): array
+    {
+        /** @var array<int, list<list<int>>> $reached places of items taken net, by what they still leave of the receipt */
+        $reached = [$amount - array_sum(array_map(static fn (Candidate $item): int => $item->gross(), $items)) => [[]]];
+        foreach ($items as $place => $item) {
+            foreach ($item->discount > 0 ? $reached : [] as $left => $sets) {
+                foreach ($sets as $set) {
+                    if (count($reached) > 4096) {
+                        break 3;
+                    }
+                    if (count($reached[$left + $item->discount] ?? []) < 2) {
+                        $reached[$left + $item->discount][] = [...$set, $place];
+                    }
+                }
+            }
+        }
+
+        return array_map(static fn (array $net): array => array_map(
+            static fn (Candidate $item, int $place): Settles => Settles::inFull($item, in_array($place, $net, true)), $items, array_keys($items),
+        ), $reached[0] ?? []);
+    }
+
+    /** @param  list<Candidate>  $items */
+    private function exact(int $amount, array $items, bool $off = false): ?Proposal
+    {
+        $fit = array_values(array_filter($items, fn (Candidate $item): bool => $item->side === Side::Debit && $this->near($amount - $item->gross(), $amount, $off)));
+
+        return $fit === [] ? null : $this->found(! $off ? Way::Exact : Way::WithinTolerance, $amount, [Settles::inFull($fit[0])], count($fit) === 1);
+    }
+
+    /** @param  list<Candidate>  $items */
+    private function exactNet(int $amount, array $items, bool $off = false): ?Proposal
+    {
+        $fit = array_values(array_filter($items, fn (Candidate $item): bool => $item->discount > 0 && $this->near($amount - $item->net(), $amount, $off)));
+
+        return $fit === [] ? null : $this->found(! $off ? Way::ExactNet : Way::WithinTolerance, $amount, [Settles::inFull($fit[0], true)], count($fit) === 1);
+    }
+
+    /** @param  list<Candidate>  $items */
+    private function sum(Way $way, int $amount, array $items, bool $off = false): ?Proposal
+    {
+        $sum = array_sum(array_map(static fn (Candidate $item): int => $item->gross(), $items));
+
+        return $items === [] || ! $this->near($amount - $sum, $amount, $off) ? null
+            : $this->found(! $off ? $way : Way::WithinTolerance, $amount, array_map(static fn (Candidate $item): Settles => Settles::inFull($item), $items), true);
+    }
+
+    /** @param  non-empty-list<Candidate>  $items */
+    private function withinTolerance(int $amount, string $valueDate, array $items): ?Proposal
+    {
+        return $this->exact($amount, $items, true)
+            ?? $this->exactNet($amount, $items, true)
+            ?? $this->sum(Way::AllDue, $amount, self::due($items, $valueDate), true)
+            ?? $this->sum(Way::WholeBalance, $amount, $items, true);
+    }
+
+    /** @param  non-empty-list<Candidate>  $items */
+    private function combination(int $amount, array $items): Proposal
+    {
+        if (count($items) > min($this->policy->combinationItems, CombinationSearch::MOST_ITEMS)) {
+            return $this->byOrder($amount, $items, Searched::TooMany);
+        }
+        $combination = CombinationSearch::find($items, $amount, $this->policy->work);
+
+        return $combination->settles === [] ? $this->byOrder($amount, $items, $combination->searched)
+            : new Proposal(Way::Combination, $combination->settles, $combination->only, $combination->searched, 0, 0);
+    }
+
+    /** @param  non-empty-list<Candidate>  $items */
+    private function byOrder(int $amount, array $items, Searched $searched): Proposal
+    {
+        $debits = $this->policy->order->sort(array_values(array_filter($items, static fn (Candidate $item): bool => $item->side === Side::Debit)));
+        if ($debits === []) {
+            return new Proposal(Way::None, [], true, $searched, 0, $amount);
+        }
+        $open = array_map(static fn (Candidate $item): int => $item->open, $debits);
+        if ($this->policy->order === FillOrder::ProRata && $amount < array_sum($open)) {
+            $takes = Rounding::split($amount, $open);
+        } else {
+            $left = $amount;
+            $takes = [];
+            foreach ($open as $of) {
+                $takes[] = min($of, $left);
+                $left -= min($of, $left);
+            }
+        }
+        $settles = [];
+        foreach ($debits as $place => $item) {
+            if ($takes[$place] > 0) {
+                $settles[] = new Settles($item, $takes[$place]);
+            }
+        }
+
+        return new Proposal(Way::ByOrder, $settles, true, $searched, 0, $amount - array_sum($takes));
+    }
+
+    /** @param  list<Settles>  $settles */
+    private function found(Way $way, int $amount, array $settles, bool $only): Proposal
+    {
+        $difference = $amount - array_sum(array_map(static fn (Settles $of): int => $of->cash(), $settles));
+
+        return new Proposal($way, $settles, $only, Searched::All, $difference, max(0, $difference));
+    }
+
+    private function near(int $difference, int $amount, bool $off): bool
+    {
+        return ! $off ? $difference === 0 : $this->policy->tolerates($difference, $amount);
+    }
+
+    /**
+     * @param list<Candidate> $items
+     * @return list<Candidate>
+     */
+    private static function due(array $items, string $day): array
+    {
+        return array_values(array_filter($items, static fn (Candidate $item): bool => $item->dueDate <= $day));
+    }
+}
