@@ -17,4 +17,20 @@ enum Way: string
     case Combination = 'combination';
     case ByOrder = 'by_order';
     case None = 'none';
+
+    public function words(): string
+    {
+        return match ($this) {
+            self::Quoted => 'quoted',
+            self::QuotedShort => 'quoted, not the same sum',
+            self::Exact => 'same amount',
+            self::ExactNet => 'same amount less discount',
+            self::AllDue => 'all that is due',
+            self::WholeBalance => 'the whole balance',
+            self::WithinTolerance => 'within the tolerance',
+            self::Combination => 'makes the sum',
+            self::ByOrder => 'in order of age',
+            self::None => 'nothing open',
+        };
+    }
 }

@@ -42,6 +42,7 @@ const keys = {
     a: () => send('grid:all'),
     n: () => send('grid:none'),
     y: () => send('grid:copy'),
+    p: () => document.querySelector('[data-propose]')?.click(),
     w: () => {
         waiting = document.querySelector('[data-list] a.htmx-request') !== null;
         enterWorktop();
@@ -81,6 +82,16 @@ export function listenForKeys(htmx) {
         }
         if (event.target.closest('[data-tick-all]')) {
             document.querySelectorAll('#worktop input[type=checkbox]').forEach((box) => (box.checked = true));
+            htmx.trigger(document.querySelector('#worktop [hx-trigger]'), 'change');
+        }
+        const proposal = event.target.closest('[data-propose]');
+        if (proposal) {
+            document.querySelectorAll('#worktop input[type=checkbox]').forEach((box) => (box.checked = false));
+            document.querySelectorAll('#worktop [data-ticks]').forEach((input) => (input.value = ''));
+            for (const [item, amount] of Object.entries(JSON.parse(proposal.dataset.propose))) {
+                document.getElementById(`tick-${item}`).checked = true;
+                document.querySelector(`[data-ticks="tick-${item}"]`).value = amount;
+            }
             htmx.trigger(document.querySelector('#worktop [hx-trigger]'), 'change');
         }
         // The chosen row of a list stays marked while its worktop is fetched.

@@ -6,7 +6,12 @@ namespace App\Http\Controllers;
 
 use Ajuste\Core\Calendar\Day;
 use Ajuste\Core\Money\Currency;
+use Ajuste\Core\Proposal\Proposal;
+use Ajuste\Core\Proposal\Settles;
+use Ajuste\Core\Proposal\Way;
 use Ajuste\Core\Settlement\Tick;
+use Ajuste\Core\Subledger\OpenItem;
+use Ajuste\Core\Subledger\Side;
 use App\Actions\MatchItems;
 use App\Actions\MatchRehearsal;
 use App\Actions\MatchRequest;
@@ -16,6 +21,7 @@ use App\Http\ViewPoint;
 use App\Models\Customer;
 use App\Queries\LooseCustomer;
 use App\Queries\Positions;
+use App\Queries\Proposals;
 use App\Queries\Settings;
 use App\Queries\Unapplied;
 use Illuminate\Http\RedirectResponse;
@@ -24,7 +30,7 @@ use Illuminate\View\View;
 
 final class UnappliedController
 {
-    public function index(Request $request, ViewPoint $at, Unapplied $unapplied, Positions $positions, MatchItems $match): string
+    public function index(Request $request, ViewPoint $at, Unapplied $unapplied, Positions $positions, Proposals $proposals, MatchItems $match): string
     {
         $customers = $unapplied->customers($at->account, $at->asOf);
         $wanted = $request->integer('customer');
@@ -33,7 +39,7 @@ final class UnappliedController
         $rehearsal = $match->rehearse($this->request($request, $chosen->id ?? 0, true));
 
         return view('unapplied.index', [
-            'customers' => $customers, 'chosen' => $chosen, 'items' => $items, 'key' => bin2hex(random_bytes(16)),
+            'customers' => $customers, 'chosen' => $chosen, 'items' => $items, 'proposals' => $this->proposals($items, $proposals), 'key' => bin2hex(random_bytes(16)),
             'typed' => (array) $request->old('amount', []), 'ticked' => array_map(strval(...), array_keys((array) $request->old('tick', []))), 'date' => is_string($request->old('date')) ? $request->old('date') : '',
             ...$this->shown($rehearsal),
         ])->fragmentIf($request->header('HX-Target') === 'worktop', 'worktop');
@@ -68,6 +74,29 @@ final class UnappliedController
             'ribbons' => $rehearsal->ticks === [] ? null : new Ribbons(array_values(array_filter($rehearsal->ticks, static fn (Tick $tick): bool => $tick->amount->minor > 0)), $rehearsal->plan->matches ?? []),
             'base' => app(Settings::class)->base(),
         ];
+    }
+
+    /**
+     * What each loose credit could settle at once: proposals that neither need a discount nor leave something to explain.
+     *
+     * @param list<OpenItem> $items
+     * @return list<array{OpenItem, Proposal}> the surest first
+     */
+    private function proposals(array $items, Proposals $proposals): array
+    {
+        $found = [];
+        foreach (array_slice(array_filter($items, static fn (OpenItem $item): bool => $item->side === Side::Credit), 0, 12) as $credit) {
+            $proposal = $proposals->forItem($credit, $items);
+            $discount = array_sum(array_map(static fn (Settles $settles): int => $settles->discount, $proposal->settles));
+            if ($proposal->settles !== [] && $discount === 0 && $proposal->difference >= 0) {
+                $found[] = [$credit, $proposal];
+            }
+        }
+
+        $order = array_flip(array_column(Way::cases(), 'value'));
+        usort($found, static fn (array $one, array $other): int => [$order[$one[1]->how->value], $other[1]->only] <=> [$order[$other[1]->how->value], $one[1]->only]);
+
+        return $found;
     }
 
     private function request(Request $request, int $customerId, bool $old): MatchRequest

@@ -5,6 +5,7 @@
         <dt><kbd>1</kbd> … <kbd>5</kbd></dt><dd>the stations, in the order of the rail</dd>
         <dt><kbd>J</kbd> <kbd>K</kbd> or arrows</dt><dd>next and previous row; <kbd>Enter</kbd> opens it</dd>
         <dt><kbd>W</kbd></dt><dd>into the worktop</dd>
+        <dt><kbd>P</kbd></dt><dd>take the first proposal of the worktop</dd>
         <dt><kbd>Ctrl</kbd> <kbd>Enter</kbd></dt><dd>the main action of the page: post and go to the next</dd>
         <dt><kbd>F</kbd></dt><dd>filter the list by typing</dd>
         <dt><kbd>X</kbd> <kbd>A</kbd> <kbd>N</kbd></dt><dd>choose the row, all rows, none</dd>

@@ -29,6 +29,15 @@
             @if (! Auth::user()->role->mayWrite())<p class="lead">What is open. A reader can look at everything and post nothing.</p>@else
             <p class="lead">Tick what belongs together. An amount left blank takes as much as both sides allow. <button type="button" class="underline underline-offset-2 cursor-pointer text-green" data-tick-all>Tick all</button></p>
             @endif
+            @if ($proposals !== [] && Auth::user()->role->mayWrite())
+                <div class="flex flex-wrap gap-2 mb-3" role="group" aria-label="Proposals">
+                    @foreach ($proposals as [$credit, $proposal])
+                        <button type="button" @class(['tag', 'cursor-pointer', 'text-left', 'green' => $proposal->only && $proposal->how->value !== 'by_order']) data-propose="{{ json_encode([$credit->id => $proposal->unapplied > 0 ? Money::ofMinor($credit->open->minor - $proposal->unapplied, $credit->open->currency)->decimal() : ''] + array_column(array_map(fn ($settles) => [$settles->item->id, $settles->amount === $settles->item->open ? '' : Money::ofMinor($settles->amount, $credit->open->currency)->decimal()], $proposal->settles), 1, 0)) }}">
+                            {{ $credit->document }}: {{ $proposal->how->words() }}{{ $proposal->only ? '' : ', not the only way' }} → {{ implode(', ', array_map(fn ($settles) => $settles->item->document, array_slice($proposal->settles, 0, 3))) }}{{ count($proposal->settles) > 3 ? ' …' : '' }} @if ($loop->first)<kbd>P</kbd>@endif
+                        </button>
+                    @endforeach
+                </div>
+            @endif
             <form method="post" action="{{ route('unapplied.post', $chosen->id) }}" class="flex flex-col grow">
                 @csrf
                 <input type="hidden" name="key" value="{{ $key }}">
