@@ -27,7 +27,7 @@ final readonly class Rail
      */
     public function stations(Account $account, string $asOf): array
     {
-        $key = implode('|', ['rail', DB::connection()->getDatabaseName(), (string) AuditRecord::query()->max('id'), (string) DB::table('rows_closed')->count(), (string) DB::table('period_locks')->max('id'), $account->id, $asOf]);
+        $key = implode('|', ['rail', DB::connection()->getDatabaseName(), (string) AuditRecord::query()->orderByDesc('id')->value('digest'), (string) DB::table('rows_closed')->count(), (string) DB::table('period_locks')->max('id'), $account->id, $asOf]);
 
         return Cache::remember($key, 3600, fn (): array => [
             $this->intake(), $this->proof($account, $asOf), $this->loose($account, $asOf), $this->creditBalances($account, $asOf), $this->aged($account, $asOf),

@@ -128,10 +128,10 @@ final class PagesTest extends BooksTestCase
         [$a, $r] = [$this->itemId('A'), $this->itemId('R')];
         $this->actingAs($this->person());
         foreach (['-5', '(5)', '100.01', '1.234', 'abc', '5x'] as $typed) {
-            $this->from('/unapplied')->post("/unapplied/{$customer}", ['key' => "k{$typed}", 'tick' => [$a => '1', $r => '1'], 'amount' => [$a => $typed, $r => ''], 'date' => '2026-10-09'])->assertRedirect('/unapplied')->assertSessionHas('refusal');
+            $this->from('/unapplied')->post("/unapplied/{$customer}", ['key' => 'k'.md5($typed), 'tick' => [$a => '1', $r => '1'], 'amount' => [$a => $typed, $r => ''], 'date' => '2026-10-09'])->assertRedirect('/unapplied')->assertSessionHas('refusal');
             $this->get("/unapplied?customer={$customer}")->assertOk()->assertSee('value="'.e($typed).'"', false)->assertSee('value="2026-10-09"', false);
         }
-        foreach ([['tick' => 'x'], ['tick' => [[1]], 'amount' => [['a']]], ['tick' => [999999 => 1]], ['tick' => [$a => 1, $r => 1], 'date' => 'soon'], []] as $odd) {
+        foreach ([['tick' => 'x'], ['tick' => [[1]], 'amount' => [['a']]], ['tick' => [999999 => 1]], ['tick' => [$a => 1, $r => 1], 'date' => 'soon'], ['key' => '', 'tick' => [$a => 1, $r => 1]], []] as $odd) {
             $this->post("/unapplied/{$customer}", ['key' => 'odd', ...$odd])->assertSessionHas('refusal');
             self::assertLessThan(500, $this->post("/unapplied/{$customer}/rehearse", $odd)->getStatusCode());
         }

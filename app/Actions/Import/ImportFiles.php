@@ -160,7 +160,7 @@ final class ImportFiles
         /** @var array<int, string> $lines rows that wait for the end of the file, as they stand there */
         $lines = [];
         $refuse = static function (int $number, RowFault $fault) use ($report, $fileReport, &$lines): void {
-            $report->refuse($fileReport, new RefusedRow($fileReport->name, $number, $fault->field, $fault->value, $fault->expected, $lines[$number] ?? ''));
+            $report->refuse($fileReport, new RefusedRow($fileReport->name, $number, $fault->field, $fault->value, $fault->expected, $lines[$number] ?? '', $fileReport->fileId));
         };
         $report->files[] = $fileReport;
         try {
@@ -219,10 +219,9 @@ final class ImportFiles
                 'first_date' => $fileReport->firstDate, 'last_date' => $fileReport->lastDate,
             ]);
         }
-        $files = array_column(array_map(static fn (array $table): array => [$table[1]->name, $table[1]->fileId], $tables), 1, 0);
         foreach ($report->refused as $row) {
             DB::table('rows_set_aside')->insert([
-                'import_file_id' => $files[$row->file], 'row' => $row->row, 'field' => $row->field, 'value' => $row->value, 'expected' => $row->expected, 'line' => $row->line, 'recorded_at' => Moment::now(),
+                'import_file_id' => $row->fileId, 'row' => $row->row, 'field' => $row->field, 'value' => $row->value, 'expected' => $row->expected, 'line' => $row->line, 'recorded_at' => Moment::now(),
             ]);
         }
         $count = static fn (string $of): int => array_sum(array_map(static fn (FileReport $file): int => (int) $file->{$of}, $report->files));

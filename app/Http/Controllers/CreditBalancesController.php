@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\PresentCreditBalances;
+use App\Http\FormKey;
 use App\Http\ViewPoint;
 use App\Models\Run;
 use App\Queries\Settings;
@@ -29,14 +30,14 @@ final class CreditBalancesController
 
     public function post(Request $request, ViewPoint $at, PresentCreditBalances $action): RedirectResponse
     {
-        $run = $action->post('present-'.$request->string('key'), $at->account, $at->asOf);
+        $run = $action->post(FormKey::of($request, 'present'), $at->account, $at->asOf);
 
         return redirect()->route('credit-balances')->with('done', ['text' => "Posted run {$run} with its day-one reversal."]);
     }
 
     public function reverse(Request $request, int $run, PresentCreditBalances $action): RedirectResponse
     {
-        $action->reverseRun('reverse-run-'.$request->string('key'), $run, $request->string('reason')->toString());
+        $action->reverseRun(FormKey::of($request, 'reverse-run'), $run, $request->string('reason')->toString());
 
         return redirect()->route('credit-balances')->with('done', ['text' => "Run {$run} is reversed."]);
     }

@@ -16,6 +16,7 @@ use App\Actions\MatchItems;
 use App\Actions\MatchRehearsal;
 use App\Actions\MatchRequest;
 use App\Actions\ReverseSettlement;
+use App\Http\FormKey;
 use App\Http\Pictures\Ribbons;
 use App\Http\ViewPoint;
 use App\Models\Customer;
@@ -52,7 +53,7 @@ final class UnappliedController
 
     public function post(Request $request, Customer $customer, ViewPoint $at, MatchItems $match, Unapplied $unapplied): RedirectResponse
     {
-        $settlement = $match->post('match-'.$request->string('key'), $this->request($request, $customer->id, false), $request->string('seen')->toString());
+        $settlement = $match->post(FormKey::of($request, 'match'), $this->request($request, $customer->id, false), $request->string('seen')->toString());
         $next = array_values(array_filter($unapplied->customers($at->account, $at->asOf), static fn (LooseCustomer $loose): bool => $loose->matchable > 0))[0] ?? null;
 
         return redirect()->route('unapplied', $next === null ? [] : ['customer' => $next->id])
@@ -61,7 +62,7 @@ final class UnappliedController
 
     public function reverse(Request $request, int $settlement, ReverseSettlement $reverse): RedirectResponse
     {
-        $reverse->post('reverse-'.$request->string('key'), $settlement, Day::of($request->string('date')->toString()), $request->string('reason')->toString());
+        $reverse->post(FormKey::of($request, 'reverse'), $settlement, Day::of($request->string('date')->toString()), $request->string('reason')->toString());
 
         return redirect()->route('settlement', $settlement)->with('done', ['text' => 'Reversed. Every open amount stands again.']);
     }
