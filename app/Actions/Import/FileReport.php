@@ -51,7 +51,7 @@ final class FileReport
     /** @var list<string> */
     public array $notices = [];
 
-    public function __construct(public readonly string $name, public readonly string $kind, public readonly Mapping $mapping) {}
+    public function __construct(public readonly string $name, public readonly string $kind, public readonly ?Mapping $mapping = null) {}
 
     public function count(Outcome $outcome): void
     {

@@ -95,6 +95,11 @@ final class ImportFiles
         $tables = [];
         foreach ($files as $file) {
             try {
+                if (StatementImporter::recognises($file)) {
+                    $tables[] = [$file, new FileReport($file->name, StatementImporter::KIND)];
+
+                    continue;
+                }
                 $mapping = $file->mapping ?? self::mappingOf($file);
                 $missing = $mapping->missing();
                 if ($missing !== []) {
@@ -109,7 +114,7 @@ final class ImportFiles
                 $report->block($file->name, $refusal);
             }
         }
-        $order = array_flip(array_map(static fn (FileKind $kind): string => $kind->value, FileKind::cases()));
+        $order = array_flip([...array_map(static fn (FileKind $kind): string => $kind->value, FileKind::cases()), StatementImporter::KIND]);
         usort($tables, static fn (array $one, array $other): int => [$order[$one[1]->kind], $one[0]->name] <=> [$order[$other[1]->kind], $other[0]->name]);
 
         return $tables;
@@ -146,10 +151,15 @@ final class ImportFiles
 
     private function take(SourceFile $file, FileReport $fileReport, ImportReport $report, Books $books, int $importId): void
     {
-        $mapping = $fileReport->mapping;
         $record = new ImportFile(['import_id' => $importId, 'name' => $file->name, 'kind' => $fileReport->kind, 'sha256' => (string) hash_file('sha256', $file->path), 'bytes' => (int) filesize($file->path), 'report' => '{}']);
         $record->save();
         $fileReport->fileId = $record->id;
+        $mapping = $fileReport->mapping;
+        if ($mapping === null) {
+            $this->takeStatement($file, $fileReport, $report, $books);
+
+            return;
+        }
         $importer = match ($mapping->kind) {
             FileKind::Items => new ItemsImporter($books, $fileReport, $record->id),
             FileKind::Matches => new MatchesImporter($books, $fileReport, $record->id),
@@ -188,6 +198,16 @@ final class ImportFiles
         }
         if ($fileReport->rows === 0) {
             $fileReport->notices[] = 'The file has headings and no rows.';
+        }
+    }
+
+    private function takeStatement(SourceFile $file, FileReport $fileReport, ImportReport $report, Books $books): void
+    {
+        $report->files[] = $fileReport;
+        try {
+            (new StatementImporter($books, $fileReport, $fileReport->fileId))->take((string) file_get_contents($file->path));
+        } catch (Refusal $refusal) {
+            $report->block($file->name, $refusal);
         }
     }
 

@@ -18,7 +18,7 @@ final class ListImporter extends Importer
 {
     public function take(array $row, int $number): Outcome
     {
-        return match ($this->report->mapping->kind) {
+        return match ($this->report->mapping?->kind) {
             FileKind::Settings => $this->setting($row),
             FileKind::Accounts => $this->account($row),
             FileKind::Suppliers => $this->supplier($row),

@@ -11,7 +11,7 @@ use ZipArchive;
 /** Collects the files of a folder, an archive or single paths, and refuses what no import should open. */
 final class SourceFiles
 {
-    private const TABLES = ['csv', 'txt', 'tsv', 'xlsx', 'ods'];
+    private const TABLES = ['csv', 'txt', 'tsv', 'xlsx', 'ods', 'xml', 'sta', 'mt940', '940'];
 
     private const MOST_FILES = 200;
 
@@ -53,7 +53,7 @@ final class SourceFiles
             return self::unpack($name, $path, $scratch);
         }
         if (! in_array($extension, self::TABLES, true) || str_starts_with($name, '.') || str_starts_with($name, '~')) {
-            return $asked ? throw new Refusal("“{$name}” is not a table. CSV, XLSX, ODS or a zip of them is expected.") : [];
+            return $asked ? throw new Refusal("“{$name}” is neither a table nor a bank statement. CSV, XLSX, ODS, camt.053, MT940 or a zip of them is expected.") : [];
         }
         if ((int) filesize($path) > config()->integer('ajuste.largest_file')) {
             throw new Refusal("“{$name}” has ".intdiv((int) filesize($path), 1048576).' MB; at most '.intdiv(config()->integer('ajuste.largest_file'), 1048576).' MB are read. Split it by months.');

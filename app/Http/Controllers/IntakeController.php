@@ -11,6 +11,7 @@ use Ajuste\Core\Refusal;
 use App\Actions\Import\HandIn;
 use App\Actions\Import\ImportFiles;
 use App\Actions\Import\SourceFile;
+use App\Actions\Import\StatementImporter;
 use App\Actions\Import\Table;
 use App\Actions\Import\UnclearDates;
 use App\Actions\Once;
@@ -52,7 +53,7 @@ final class IntakeController
         $handIn = HandIn::find($token);
         $report = $import->rehearse($handIn->files());
 
-        return view('intake.preview', ['token' => $token, 'report' => $report, 'readings' => array_map($this->reading(...), $handIn->files()), 'base' => $settings->base()]);
+        return view('intake.preview', ['token' => $token, 'report' => $report, 'readings' => array_map($this->reading(...), array_values(array_filter($handIn->files(), static fn (SourceFile $file): bool => ! StatementImporter::recognises($file)))), 'base' => $settings->base()]);
     }
 
     public function map(Request $request, string $token): RedirectResponse

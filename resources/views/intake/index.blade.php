@@ -29,10 +29,10 @@
     </div>
     <aside class="pane worktop" id="worktop" aria-label="Hand in files">
         <h2 class="title">Hand in files</h2>
-        <p class="lead">CSV, XLSX, ODS, or a zip of them. You see what would happen before anything is taken in.</p>
+        <p class="lead">CSV, XLSX, ODS, bank statements (camt.053, camt.054, MT940), or a zip of them. You see what would happen before anything is taken in.</p>
         @if (Auth::user()->role->mayWrite())
             <form method="post" action="{{ route('intake.hand-in') }}" enctype="multipart/form-data" hx-boost="false" class="grid gap-4">@csrf
-                <label class="grid gap-1">Files of the period <input type="file" name="files[]" multiple required accept=".csv,.txt,.tsv,.xlsx,.ods,.zip"></label>
+                <label class="grid gap-1">Files of the period <input type="file" name="files[]" multiple required accept=".csv,.txt,.tsv,.xlsx,.ods,.zip,.xml,.sta,.mt940,.940"></label>
                 <button class="button main justify-self-start" data-main>See what would happen <kbd>Ctrl ↵</kbd></button>
             </form>
         @else
