@@ -9,6 +9,7 @@ use App\Http\Controllers\DeskController;
 use App\Http\Controllers\IntakeController;
 use App\Http\Controllers\JournalsController;
 use App\Http\Controllers\ProofController;
+use App\Http\Controllers\ReceiptsController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\TableController;
 use App\Http\Controllers\UnappliedController;
@@ -28,6 +29,7 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/intake/files/{file}', [IntakeController::class, 'source'])->name('source-file')->whereNumber('file');
     Route::get('/intake/hand-in/{token}', [IntakeController::class, 'preview'])->name('hand-in');
 
+    Route::get('/receipts', [ReceiptsController::class, 'index'])->name('receipts');
     Route::get('/proof', [ProofController::class, 'index'])->name('proof');
     Route::get('/proof.{format}', [ProofController::class, 'export'])->name('proof.export')->whereIn('format', ['csv', 'xlsx']);
     Route::get('/unapplied', [UnappliedController::class, 'index'])->name('unapplied');
@@ -56,6 +58,9 @@ Route::middleware('auth')->group(function (): void {
         Route::post('/intake/hand-in/{token}/commit', [IntakeController::class, 'commit'])->name('hand-in.commit');
         Route::post('/intake/hand-in/{token}/discard', [IntakeController::class, 'discard'])->name('hand-in.discard');
         Route::post('/intake/rows/{row}/close', [IntakeController::class, 'closeRow'])->name('row.close')->whereNumber('row');
+        Route::post('/receipts/{line}/rehearse', [ReceiptsController::class, 'rehearse'])->name('receipts.rehearse')->whereNumber('line');
+        Route::post('/receipts/{line}', [ReceiptsController::class, 'post'])->name('receipts.post')->whereNumber('line');
+        Route::post('/receipts/{line}/aside', [ReceiptsController::class, 'setAside'])->name('receipts.aside')->whereNumber('line');
         Route::post('/unapplied/{customer}/rehearse', [UnappliedController::class, 'rehearse'])->name('unapplied.rehearse')->whereNumber('customer');
         Route::post('/unapplied/{customer}', [UnappliedController::class, 'post'])->name('unapplied.post')->whereNumber('customer');
         Route::post('/settlements/{settlement}/reverse', [UnappliedController::class, 'reverse'])->name('settlement.reverse')->whereNumber('settlement');

@@ -93,7 +93,7 @@ final readonly class Proposals
      * @param list<OpenItem> $items
      * @return array<int, int> minor units, by item id
      */
-    private function discounts(array $items, string $valueDate): array
+    public function discounts(array $items, string $valueDate): array
     {
         $offers = [];
         foreach ($items as $item) {

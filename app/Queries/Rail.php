@@ -17,7 +17,7 @@ use Illuminate\Support\Facades\DB;
 final readonly class Rail
 {
     public function __construct(
-        private Settings $settings, private Reports $reports, private Unapplied $unapplied, private ControlFigures $figures, private PresentCreditBalances $presentation,
+        private Settings $settings, private Reports $reports, private Unapplied $unapplied, private ControlFigures $figures, private PresentCreditBalances $presentation, private BankLines $lines,
     ) {}
 
     /**
@@ -30,7 +30,7 @@ final readonly class Rail
         $key = implode('|', ['rail', DB::connection()->getDatabaseName(), (string) AuditRecord::query()->orderByDesc('id')->value('digest'), (string) DB::table('rows_closed')->count(), (string) DB::table('period_locks')->max('id'), $account->id, $asOf]);
 
         return Cache::remember($key, 3600, fn (): array => [
-            $this->intake(), $this->proof($account, $asOf), $this->loose($account, $asOf), $this->creditBalances($account, $asOf), $this->aged($account, $asOf),
+            $this->intake(), $this->receipts($asOf), $this->proof($account, $asOf), $this->loose($account, $asOf), $this->creditBalances($account, $asOf), $this->aged($account, $asOf),
         ]);
     }
 
@@ -41,6 +41,15 @@ final readonly class Rail
         $remains = $aside === 0 ? ($imports === 0 ? 'no file yet' : '') : self::count($aside, 'row').' aside';
 
         return new Station('Intake', 'intake', $remains, null, $remains === '', $imports === 0 ? 'Hand in the files of the period' : "Settle {$aside} rows that were set aside");
+    }
+
+    private function receipts(string $asOf): Station
+    {
+        $lines = $this->lines->toPlace($asOf);
+        $base = $this->settings->base()->code;
+        $sum = $this->money(array_sum(array_map(static fn (BankLine $line): int => $line->amount->currency->code === $base ? $line->amount->minor : 0, $lines)));
+
+        return new Station('Receipts', 'receipts', $lines === [] ? '' : self::count(count($lines), 'line'), $sum, $lines === [], 'Place '.self::count(count($lines), 'bank line'), '', $lines[0]->bookingDate ?? '');
     }
 
     private function proof(Account $account, string $asOf): Station

@@ -10,7 +10,6 @@ final readonly class PayerProfile
     /**
      * @param list<string> $names name, trading name and texts under which a person placed a payment before
      * @param list<string> $accounts bank accounts
-     * @param list<string> $documents open documents and their references
      */
-    public function __construct(public int $customerId, public array $names, public array $accounts, public array $documents) {}
+    public function __construct(public int $customerId, public array $names, public array $accounts) {}
 }

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Ajuste\Core\Proposal;
 
-use Ajuste\Core\Subledger\Side;
-
 /** Whose money is it? (R6) The payer's account known; then a quoted document; then the name, compared by words, with its score. */
 final class PayerRecognition
 {
@@ -16,15 +14,16 @@ final class PayerRecognition
     private const FORMS = ['SL', 'SA', 'SLU', 'SAU', 'LTD', 'LIMITED', 'PLC', 'GMBH', 'AG', 'KG', 'SARL', 'SAS', 'BV', 'NV', 'INC', 'LLC', 'KK', 'COOP', 'CO', 'THE', 'DE', 'DEL', 'LA', 'EL', 'Y', 'AND', 'MEMBER'];
 
     /**
+     * @param array<int, list<string>> $quoted documents that the text quotes, by customer id
      * @param iterable<PayerProfile> $profiles
      * @return list<PayerGuess> the surest first, at most six
      */
-    public static function rank(string $account, string $name, string $text, iterable $profiles): array
+    public static function rank(string $account, string $name, string $text, array $quoted, iterable $profiles): array
     {
         $account = self::plainAccount($account);
         $guesses = [];
         foreach ($profiles as $profile) {
-            $guess = self::byAccount($account, $profile) ?? self::byDocument($text, $profile) ?? self::byName($name, $text, $profile);
+            $guess = self::byAccount($account, $profile) ?? self::byDocument($quoted[$profile->customerId] ?? [], $profile) ?? self::byName($name, $text, $profile);
             if ($guess !== null) {
                 $guesses[] = $guess;
             }
@@ -45,18 +44,10 @@ final class PayerRecognition
         return null;
     }
 
-    private static function byDocument(string $text, PayerProfile $profile): ?PayerGuess
+    /** @param  list<string>  $documents */
+    private static function byDocument(array $documents, PayerProfile $profile): ?PayerGuess
     {
-        if ($text === '' || $profile->documents === []) {
-            return null;
-        }
-        $candidates = [];
-        foreach ($profile->documents as $place => $document) {
-            $candidates[] = new Candidate($place, $document, Side::Debit, '', '', 1);
-        }
-        $quoted = ReferenceReader::quoted($text, $candidates);
-
-        return $quoted === [] ? null : new PayerGuess($profile->customerId, 'quotes '.$quoted[0]->document.(count($quoted) > 1 ? ' and '.(count($quoted) - 1).' more' : ''), min(99, 90 + count($quoted)));
+        return $documents === [] ? null : new PayerGuess($profile->customerId, "quotes {$documents[0]}".(count($documents) > 1 ? ' and '.(count($documents) - 1).' more' : ''), min(99, 90 + count($documents)));
     }
 
     private static function byName(string $name, string $text, PayerProfile $profile): ?PayerGuess

@@ -14,30 +14,57 @@ final class ReferenceReader
     /** Figures alone count as a quotation from this length on; shorter ones only with their prefix. */
     private const SHORTEST = 3;
 
+    /** @var array<array-key, list<Candidate>> by document number and reference as they stand */
+    private array $byWhole = [];
+
+    /** @var array<array-key, list<Candidate>> likewise without prefix and leading zeros */
+    private array $byBare = [];
+
+    /** @var list<array{string, Candidate}> numbers that hold a blank, comma or semicolon */
+    private array $spaced = [];
+
+    /** @param  iterable<Candidate>  $candidates */
+    public function __construct(iterable $candidates)
+    {
+        foreach ($candidates as $candidate) {
+            foreach (array_unique([$candidate->document, $candidate->reference]) as $name) {
+                $plain = self::plain($name);
+                if ($plain !== '') {
+                    $this->byWhole[$plain][] = $candidate;
+                    $this->byBare[self::bare($plain)][] = $candidate;
+                    if (preg_match('/[\s,;]/', trim($name)) === 1) {
+                        $this->spaced[] = [$name, $candidate];
+                    }
+                }
+            }
+        }
+    }
+
     /**
      * @param list<Candidate> $candidates
      * @return list<Candidate> those quoted, oldest due first
      */
     public static function quoted(string $text, array $candidates): array
     {
+        return (new self($candidates))->within($text);
+    }
+
+    /** @return list<Candidate> those quoted, oldest due first */
+    public function within(string $text): array
+    {
         [$whole, $bare] = self::numbersIn($text);
-        $structured = [];
-        foreach (CreditorReference::within($text) as $reference) {
-            $structured[$reference] = $structured[substr($reference, 4)] = $structured[ltrim(substr($reference, 4), '0')] = true;
-        }
         $exact = $loose = [];
-        foreach ($candidates as $candidate) {
-            foreach ([$candidate->document, $candidate->reference] as $name) {
-                $plain = self::plain($name);
-                if ($plain === '') {
-                    continue;
-                }
-                if (isset($whole[$plain]) || isset($structured[$plain]) || isset($structured[self::bare($plain)]) || self::hasWithBlanks($text, $name)) {
-                    $exact[$candidate->id] = $candidate;
-                } elseif (strlen(self::bare($plain)) >= self::SHORTEST && isset($bare[self::bare($plain)])) {
-                    $loose[$candidate->id] = $candidate;
-                }
-            }
+        foreach (array_keys($whole) as $number) {
+            $exact += self::byId($this->byWhole[$number] ?? []);
+        }
+        foreach (CreditorReference::within($text) as $reference) {
+            $exact += self::byId($this->byWhole[$reference] ?? []) + self::byId($this->byBare[self::bare(substr($reference, 4))] ?? []);
+        }
+        foreach ($this->spaced as [$name, $candidate]) {
+            $exact += self::hasWithBlanks($text, $name) ? self::byId([$candidate]) : [];
+        }
+        foreach (array_keys($bare) as $number) {
+            $loose += strlen((string) $number) >= self::SHORTEST ? self::byId($this->byBare[$number] ?? []) : [];
         }
         // Where INV 20301 is written out, CN 20301 is not meant.
         $spoken = [];
@@ -51,9 +78,18 @@ final class ReferenceReader
     }
 
     /**
+     * @param list<Candidate> $candidates
+     * @return array<int, Candidate>
+     */
+    private static function byId(array $candidates): array
+    {
+        return array_column(array_map(static fn (Candidate $candidate): array => [$candidate->id, $candidate], $candidates), 1, 0);
+    }
+
+    /**
      * The numbers of a text: as they stand (also with the word before them as their prefix), and without prefix and leading zeros.
      *
-     * @return array{array<string, true>, array<string, true>}
+     * @return array{array<array-key, true>, array<array-key, true>}
      */
     private static function numbersIn(string $text): array
     {

@@ -76,17 +76,27 @@ final readonly class EarlyPaymentDiscount
     }
 
     /**
-     * The tax within a discount, in the invoice's own mix of rates: shares by gross, parts adding up. 24.20 on an invoice wholly at 21 % is 4.20.
+     * The tax within a discount, in the invoice's own mix of rates: shared by gross, parts adding up. 24.20 on an invoice wholly at 21 % is 4.20.
      *
-     * @param non-empty-array<string, int> $grossByRate gross amounts by tax rate in percent, none negative
+     * @param list<TaxedLine> $lines of the invoice; without any there is no relief, it is not guessed
      */
-    public static function taxWithin(int $discount, array $grossByRate): int
+    public static function taxWithin(int $discount, array $lines): int
     {
+        $gross = [];
+        foreach ($lines as $line) {
+            $with = BigRational::of($line->rate)->plus(100)->multipliedBy($line->net)->dividedBy(100)->toScale(0, RoundingMode::HALF_UP)->toInt();
+            $gross[] = max(0, $with);
+        }
+        if (array_sum($gross) === 0 || $gross === []) {
+            return 0;
+        }
+        $byRate = [];
+        foreach (Rounding::split($discount, $gross) as $place => $part) {
+            $byRate[$lines[$place]->rate] = ($byRate[$lines[$place]->rate] ?? 0) + $part;
+        }
         $tax = 0;
-        $rates = array_keys($grossByRate);
-        foreach (Rounding::split($discount, array_values($grossByRate)) as $place => $part) {
-            $rate = BigRational::of((string) $rates[$place]);
-            $tax += BigRational::of($part)->multipliedBy($rate)->dividedBy($rate->plus(100))->toScale(0, RoundingMode::HALF_UP)->toInt();
+        foreach ($byRate as $rate => $part) {
+            $tax += BigRational::of($part)->multipliedBy((string) $rate)->dividedBy(BigRational::of((string) $rate)->plus(100))->toScale(0, RoundingMode::HALF_UP)->toInt();
         }
 
         return $tax;

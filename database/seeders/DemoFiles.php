@@ -81,10 +81,47 @@ final class DemoFiles
         $this->plantFaults();
     }
 
-    /** @return array<string, string> CSV by file name, as handed over on the first days of November */
+    /** @return array<string, string> content by file name, as handed over on the first days of November */
     public function handedOver(): array
     {
-        return $this->written($this->rows);
+        return [...$this->written($this->rows), 'statement-2026-10-30.xml' => $this->statement()];
+    }
+
+    /** The bank's statement of 30 October: receipts that the accounting system has not posted yet, from the plain to the unclear. */
+    private function statement(): string
+    {
+        $open = [];
+        foreach ($this->open as $customer => $invoices) {
+            foreach ($invoices as $invoice) {
+                if ($invoice['open'] > 20_000 && $invoice['date'] >= '2026-09-01' && $invoice['date'] <= '2026-10-20' && $this->customers[$customer]['currency'] === 'EUR') {
+                    $open[$customer][] = $invoice;
+                }
+            }
+        }
+        $two = array_values(array_filter(array_keys($open), static fn (int|string $customer): bool => count($open[$customer]) > 1));
+        $one = array_values(array_filter(array_keys($open), static fn (int|string $customer): bool => count($open[$customer]) === 1));
+        $name = fn (int|string $customer): string => $this->customers[(string) $customer]['name'] ?? '';
+        $lines = [
+            [$name($two[0]), "Invoices {$open[$two[0]][0]['document']} + {$open[$two[0]][1]['document']}", $open[$two[0]][0]['open'] + $open[$two[0]][1]['open']],
+            [$name($two[1]), 'our ref 5518: '.$open[$two[1]][0]['document'], $open[$two[1]][0]['open'] - 6_490],
+            [strtoupper($name($one[0])).' SL', '', $open[$one[0]][0]['open']],
+            [$name($one[1]), 'pago factura '.substr($open[$one[1]][0]['document'], 1), $open[$one[1]][0]['open']],
+            [$name($one[2]), 'seed and flour', $open[$one[2]][0]['open'] + 15_000],
+            ['PEDIDO HARINA OCTUBRE', '', 84_000],
+            ['Caja Trigales', 'Interest July to September', 1_400],
+            [$name($two[2]), $open[$two[2]][1]['document'], $open[$two[2]][1]['open']],
+        ];
+        $closing = 1_204_415;
+        $entries = '';
+        foreach ($lines as $place => [$payer, $text, $amount]) {
+            $closing += $amount;
+            $number = $place + 1;
+            $entries .= "<Ntry><NtryRef>{$number}</NtryRef><Amt Ccy=\"EUR\">{$this->say($amount, 'EUR')}</Amt><CdtDbtInd>CRDT</CdtDbtInd><Sts><Cd>BOOK</Cd></Sts><BookgDt><Dt>2026-10-30</Dt></BookgDt><ValDt><Dt>2026-10-30</Dt></ValDt><AcctSvcrRef>BV261030-{$number}</AcctSvcrRef><NtryDtls><TxDtls><Refs><EndToEndId>NOTPROVIDED</EndToEndId></Refs><Amt Ccy=\"EUR\">{$this->say($amount, 'EUR')}</Amt><CdtDbtInd>CRDT</CdtDbtInd><RltdPties><Dbtr><Pty><Nm>".htmlspecialchars($payer, ENT_XML1).'</Nm></Pty></Dbtr></RltdPties><RmtInf><Ustrd>'.htmlspecialchars($text, ENT_XML1)."</Ustrd></RmtInf></TxDtls></NtryDtls></Ntry>\n";
+        }
+        $balance = fn (string $code, int $amount): string => "<Bal><Tp><CdOrPrtry><Cd>{$code}</Cd></CdOrPrtry></Tp><Amt Ccy=\"EUR\">{$this->say($amount, 'EUR')}</Amt><CdtDbtInd>CRDT</CdtDbtInd><Dt><Dt>2026-10-30</Dt></Dt></Bal>\n";
+
+        return "<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n<Document xmlns=\"urn:iso:std:iso:20022:tech:xsd:camt.053.001.08\"><BkToCstmrStmt><GrpHdr><MsgId>BV-261030</MsgId><CreDtTm>2026-10-30T20:00:00Z</CreDtTm></GrpHdr><Stmt><Id>2026-211</Id><Acct><Id><Othr><Id>VALDECIERZO-MILL-1</Id></Othr></Id><Ccy>EUR</Ccy></Acct>\n"
+            .$balance('OPBD', 1_204_415).$balance('CLBD', $closing).$entries."</Stmt></BkToCstmrStmt></Document>\n";
     }
 
     /**

@@ -118,8 +118,12 @@ export function listenForKeys(htmx) {
         document.querySelectorAll('[data-ticks]').forEach((input) => (input.placeholder = ''));
         document.querySelectorAll('[id^="leaves-"]').forEach((place) => (place.textContent = '·'));
         told.forEach((item) => {
-            document.querySelector(`[data-ticks="tick-${item.dataset.item}"]`).placeholder = item.dataset.settles;
-            document.getElementById(`leaves-${item.dataset.item}`).textContent = item.dataset.leaves;
+            // The receipt that is only being made has no row.
+            const input = document.querySelector(`[data-ticks="tick-${item.dataset.item}"]`);
+            if (input) {
+                input.placeholder = item.dataset.settles;
+                document.getElementById(`leaves-${item.dataset.item}`).textContent = item.dataset.leaves;
+            }
         });
     });
     // A picture's parts and the rows of its table mark each other.

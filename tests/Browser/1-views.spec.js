@@ -2,7 +2,7 @@ import AxeBuilder from '@axe-core/playwright';
 import { expect, test } from '@playwright/test';
 import { ajuste, grouped, proofLine, signIn, watch } from './helpers.js';
 
-const views = ['/', '/intake', '/intake/imports/1', '/proof', '/unapplied', '/credit-balances', '/aged', '/journals', '/trail', '/documents/40', '/customers/9', '/accounts/1100', '/postings/10', '/search?q=F26'];
+const views = ['/', '/intake', '/intake/imports/1', '/receipts', '/proof', '/unapplied', '/credit-balances', '/aged', '/journals', '/trail', '/documents/40', '/customers/9', '/accounts/1100', '/postings/10', '/search?q=F26'];
 
 test('every main view opens without an error and axe finds no serious fault', async ({ page }) => {
     test.setTimeout(180_000);
@@ -69,7 +69,7 @@ test('a reader is offered nothing to post', async ({ page }) => {
     await page.goto('/intake');
     await expect(page.getByText('A reader can look at everything and post nothing.')).toBeVisible();
     await expect(page.locator('input[type=file]')).toHaveCount(0);
-    for (const view of ['/unapplied', '/credit-balances']) {
+    for (const view of ['/receipts', '/unapplied', '/credit-balances']) {
         await page.goto(view);
         await expect(page.locator('main form button.button')).toHaveCount(0);
     }

@@ -41,7 +41,7 @@ test('the first close, end to end', async ({ page }) => {
     });
 
     await test.step('proof: what is left is of another period; each line opens to both sides and the document', async () => {
-        await page.keyboard.press('2');
+        await page.keyboard.press('3');
         await expect(page.getByRole('heading', { level: 1, name: /^Proof of 1100/ })).toBeVisible();
         const proof = ajuste('proof');
         expect(proof.causes.map((cause) => cause.cause)).toEqual(['cut_off']);
@@ -63,7 +63,7 @@ test('the first close, end to end', async ({ page }) => {
     const line = await proofLine(page).textContent();
 
     await test.step('unapplied: tick, part amount, remainder, ribbons, post', async () => {
-        await page.keyboard.press('3');
+        await page.keyboard.press('4');
         await expect(page.getByRole('heading', { level: 1, name: 'Unapplied receipts and credits' })).toBeVisible();
         const before = ajuste('aged');
         const row = page.locator('table[data-list] tbody tr', { hasText: 'Valle Hondo Hotels' });
@@ -118,7 +118,7 @@ test('the first close, end to end', async ({ page }) => {
     });
 
     await test.step('credit balances: rehearsed, posted with the day-one reversal, reversible as a run', async () => {
-        await page.keyboard.press('4');
+        await page.keyboard.press('5');
         const plan = ajuste('credit-balances');
         await expect(page.getByRole('button', { name: `Post ${grouped(plan.total)}` })).toBeVisible();
         await expect(page.locator('main')).toContainText('And its mirror on 1 Nov 2026');
@@ -136,7 +136,7 @@ test('the first close, end to end', async ({ page }) => {
     });
 
     await test.step('aged: both bases, three treatments, drill to the items, exports', async () => {
-        await page.keyboard.press('5');
+        await page.keyboard.press('6');
         for (const [name, option] of [['By document date', '--basis=document'], ['Credits against the oldest', '--credits=oldest_first'], ['Credits by their own date', '--credits=own_date']]) {
             await page.goto('/aged');
             await page.getByRole('link', { name }).click();
@@ -205,7 +205,7 @@ test('by keyboard only: from signing in to a posted match', async ({ page }) => 
     await page.keyboard.press('?');
     await expect(page.getByRole('dialog')).toContainText('into the worktop');
     await page.keyboard.press('Escape');
-    await page.keyboard.press('3');
+    await page.keyboard.press('4');
     await expect(page.getByRole('heading', { level: 1, name: 'Unapplied receipts and credits' })).toBeVisible();
     await page.keyboard.press('j');
     const answer = page.waitForResponse(/customer=/);

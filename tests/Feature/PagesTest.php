@@ -28,7 +28,7 @@ final class PagesTest extends BooksTestCase
     /** @return iterable<string, array{string}> */
     public static function pages(): iterable
     {
-        foreach (['/', '/intake', '/intake/imports/1', '/proof', '/proof?cause=amount_transposed', '/proof?day=2026-10-05', '/proof.csv', '/proof.xlsx', '/unapplied', '/unapplied?customer=1', '/credit-balances', '/aged', '/aged?basis=document&credits=oldest_first&buckets=15,45',
+        foreach (['/', '/receipts', '/receipts?line=1&payer=Uno', '/intake', '/intake/imports/1', '/proof', '/proof?cause=amount_transposed', '/proof?day=2026-10-05', '/proof.csv', '/proof.xlsx', '/unapplied', '/unapplied?customer=1', '/credit-balances', '/aged', '/aged?basis=document&credits=oldest_first&buckets=15,45',
             '/aged?credits=own_date', '/aged.csv', '/aged.xlsx', '/aged/1', '/aged/4?column=1-30&currency=EUR', '/journals', '/trail', '/documents/1', '/documents/3', '/postings/1', '/customers/1', '/customers/4', '/accounts/1100', '/accounts/1100?day=2026-10-05', '/search?q=A', '/search?q=100.00', '/search?q=%27%22%25_', '/search?q=',
             '/?as_of=2026-10-03', '/proof?as_of=2026-09-30&known_at=2026-01-01', '/aged?known_at=2030-01-01 12:00', '/proof?account=2170', '/aged?account=1120'] as $page) {
             yield $page => [$page];
@@ -69,7 +69,7 @@ final class PagesTest extends BooksTestCase
     /** @return iterable<string, array{string}> */
     public static function writes(): iterable
     {
-        foreach (['/intake', '/intake/hand-in/'.str_repeat('a', 32).'/mapping', '/intake/hand-in/'.str_repeat('a', 32).'/commit', '/intake/hand-in/'.str_repeat('a', 32).'/discard', '/intake/rows/1/close', '/unapplied/1', '/unapplied/1/rehearse', '/settlements/1/reverse', '/credit-balances', '/credit-balances/1/reverse', '/journals/journals.csv'] as $page) {
+        foreach (['/intake', '/intake/hand-in/'.str_repeat('a', 32).'/mapping', '/intake/hand-in/'.str_repeat('a', 32).'/commit', '/intake/hand-in/'.str_repeat('a', 32).'/discard', '/intake/rows/1/close', '/unapplied/1', '/unapplied/1/rehearse', '/settlements/1/reverse', '/receipts/1', '/receipts/1/rehearse', '/receipts/1/aside', '/credit-balances', '/credit-balances/1/reverse', '/journals/journals.csv'] as $page) {
             yield $page => [$page];
         }
     }

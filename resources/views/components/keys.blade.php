@@ -2,7 +2,7 @@
     <h2 id="keys-title">Keys of this page</h2>
     <dl class="facts mt-3">
         <dt><kbd>0</kbd></dt><dd>the desk</dd>
-        <dt><kbd>1</kbd> … <kbd>5</kbd></dt><dd>the stations, in the order of the rail</dd>
+        <dt><kbd>1</kbd> … <kbd>6</kbd></dt><dd>the stations, in the order of the rail</dd>
         <dt><kbd>J</kbd> <kbd>K</kbd> or arrows</dt><dd>next and previous row; <kbd>Enter</kbd> opens it</dd>
         <dt><kbd>W</kbd></dt><dd>into the worktop</dd>
         <dt><kbd>P</kbd></dt><dd>take the first proposal of the worktop</dd>

@@ -6,6 +6,7 @@ namespace Tests\Core\Settlement;
 
 use Ajuste\Core\Calendar\Terms;
 use Ajuste\Core\Settlement\EarlyPaymentDiscount;
+use Ajuste\Core\Settlement\TaxedLine;
 use PHPUnit\Framework\TestCase;
 
 final class EarlyPaymentDiscountTest extends TestCase
@@ -48,9 +49,11 @@ final class EarlyPaymentDiscountTest extends TestCase
     /** 24.20 on an invoice wholly at 21 % → net 20.00, tax 4.20. */
     public function test_tax_in_the_invoices_own_mix(): void
     {
-        self::assertSame(420, EarlyPaymentDiscount::taxWithin(2420, ['21' => 121000]));
-        self::assertSame(220, EarlyPaymentDiscount::taxWithin(2420, ['10' => 100]));
-        self::assertSame(210 + 110, EarlyPaymentDiscount::taxWithin(2420, ['21' => 500, '10' => 500]));
+        self::assertSame(420, EarlyPaymentDiscount::taxWithin(2420, [new TaxedLine(100000, '21')]));
+        self::assertSame(220, EarlyPaymentDiscount::taxWithin(2420, [new TaxedLine(60, '10'), new TaxedLine(40, '10')]));
+        // Gross 1,210.00 and 1,100.00: 12.68 and 11.52 of the discount, tax 2.20 and 1.05.
+        self::assertSame(220 + 105, EarlyPaymentDiscount::taxWithin(2420, [new TaxedLine(100000, '21'), new TaxedLine(100000, '10')]));
+        self::assertSame(0, EarlyPaymentDiscount::taxWithin(2420, []));
     }
 
     /** Cost of 2/10 net 30: handbook value 37.2 % simple, 44.6 % compound. */
