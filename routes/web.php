@@ -59,6 +59,7 @@ Route::middleware('auth')->group(function (): void {
         Route::post('/intake/hand-in/{token}/discard', [IntakeController::class, 'discard'])->name('hand-in.discard');
         Route::post('/intake/rows/{row}/close', [IntakeController::class, 'closeRow'])->name('row.close')->whereNumber('row');
         Route::post('/receipts/{line}/rehearse', [ReceiptsController::class, 'rehearse'])->name('receipts.rehearse')->whereNumber('line');
+        Route::post('/receipts/accept', [ReceiptsController::class, 'accept'])->name('receipts.accept');
         Route::post('/receipts/{line}', [ReceiptsController::class, 'post'])->name('receipts.post')->whereNumber('line');
         Route::post('/receipts/{line}/aside', [ReceiptsController::class, 'setAside'])->name('receipts.aside')->whereNumber('line');
         Route::post('/unapplied/{customer}/rehearse', [UnappliedController::class, 'rehearse'])->name('unapplied.rehearse')->whereNumber('customer');

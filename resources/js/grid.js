@@ -13,7 +13,6 @@ export function grid() {
         sum: '',
         shown: '',
         anchor: null,
-        columns: [],
 
         init() {
             this.table = this.$root.querySelector('table');
@@ -22,7 +21,7 @@ export function grid() {
             for (const [place, heading] of [...this.table.tHead.rows[0].cells].entries()) {
                 heading.querySelector('button')?.addEventListener('click', () => this.sort(place, heading));
             }
-            this.columns = [...this.table.tHead.rows[0].cells].map((cell) => cell.textContent.trim());
+            this.offerColumns();
             this.$root.addEventListener('grid:all', () => this.all());
             this.$root.addEventListener('grid:none', () => this.none());
             this.$root.addEventListener('grid:copy', () => this.copy());
@@ -122,10 +121,19 @@ export function grid() {
             event.target.elements.rows.value = JSON.stringify(this.lines());
         },
 
-        column(event) {
-            const place = Number(event.target.value);
-            const rows = [...this.table.tHead.rows, ...this.table.tBodies[0].rows, ...(this.table.tFoot?.rows ?? [])];
-            rows.filter((row) => row.cells.length === this.columns.length).forEach((row) => (row.cells[place].hidden = !event.target.checked));
+        /** A box for each column. Made anew each time, since a page that one goes back to brings those of before along. */
+        offerColumns() {
+            const headings = [...this.table.tHead.rows[0].cells];
+            const rows = [...this.table.tHead.rows, ...this.table.tBodies[0].rows, ...(this.table.tFoot?.rows ?? [])].filter((row) => row.cells.length === headings.length);
+            const boxes = headings.map((heading, place) => {
+                const label = document.createElement('label');
+                const box = Object.assign(document.createElement('input'), { type: 'checkbox', checked: !heading.hidden });
+                box.addEventListener('change', () => rows.forEach((row) => (row.cells[place].hidden = !box.checked)));
+                label.className = 'flex gap-2';
+                label.append(box, heading.textContent.trim());
+                return label;
+            });
+            this.$refs.columns?.replaceChildren(...boxes);
         },
     };
 }

@@ -40,6 +40,35 @@ test('the first close, end to end', async ({ page }) => {
         expect(readFileSync(await download.path(), 'utf8')).toBe(readFileSync(join(folder, 'hand-in/october-mended/ledger.csv'), 'utf8'));
     });
 
+    await test.step('receipts: the sure ones at once, a short payment, an unknown payer', async () => {
+        await page.keyboard.press('2');
+        await expect(page.getByRole('heading', { level: 1, name: 'Receipts' })).toBeVisible();
+        const before = ajuste('proof');
+        await page.getByRole('button', { name: /^Accept \d sure ones/ }).click();
+        await expect(page.getByRole('status').first()).toContainText(/Posted \d receipts/);
+        await page.locator('table[data-list] tbody tr', { hasText: 'our ref 5518' }).getByRole('link').click();
+        await expect(page.locator('#worktop .note').first()).toContainText('64.90 was kept back and stays open');
+        await expect(page.locator('#remainder')).toHaveText('0.00');
+        await page.keyboard.press('Control+Enter');
+        await expect(page.getByRole('status').first()).toContainText('Posted.');
+        await page.locator('table[data-list] tbody tr', { hasText: 'PEDIDO HARINA' }).getByRole('link').click();
+        await expect(page.locator('#worktop h2.title')).toHaveText('Whose money is it?');
+        await page.getByPlaceholder('another payer').fill('Hostal Barbecho');
+        await page.keyboard.press('Enter');
+        await expect(page.locator('#worktop h2.title')).toHaveText('Hostal Barbecho');
+        await expect(page.locator('#remainder')).toHaveText(/\d/);
+        await page.keyboard.press('Control+Enter');
+        await expect(page.getByRole('status').first()).toContainText('Posted.');
+        await page.locator('table[data-list] tbody tr', { hasText: 'Interest July' }).getByRole('link').click();
+        await expect(page.locator('#worktop .lead').first()).toContainText('Interest July');
+        await page.getByLabel('Not receivables, but').fill('interest');
+        await page.getByRole('button', { name: 'Out of the way' }).click();
+        await expect(page.getByRole('status').first()).toContainText('not receivables');
+        const after = ajuste('proof');
+        expect([after.difference, after.causes.length]).toEqual([before.difference, before.causes.length]);
+        expect(Number(after.control)).toBeLessThan(Number(before.control));
+    });
+
     await test.step('proof: what is left is of another period; each line opens to both sides and the document', async () => {
         await page.keyboard.press('3');
         await expect(page.getByRole('heading', { level: 1, name: /^Proof of 1100/ })).toBeVisible();
@@ -83,23 +112,23 @@ test('the first close, end to end', async ({ page }) => {
         await expect(worktop.locator('#remainder')).toHaveText('0.00');
         await expect(worktop.locator('svg path title').first()).toContainText('12.50 of Receipt');
         await page.keyboard.press('Control+Enter');
-        await expect(page.getByRole('status').first()).toContainText('Posted match 1 of Valle Hondo Hotels.');
+        await expect(page.getByRole('status').first()).toContainText(/Posted match \d+ of Valle Hondo Hotels\./);
         expect(ajuste('aged').totals.total).toBe(before.totals.total);
         expect(await proofLine(page).textContent()).toBe(line);
     });
 
     await test.step('it stands in the history of both documents and is reversed with a reason', async () => {
         await page.getByRole('link', { name: 'Open it' }).click();
-        await expect(page.getByRole('heading', { level: 1 })).toContainText('Match 1 of Valle Hondo Hotels');
+        await expect(page.getByRole('heading', { level: 1 })).toContainText(/Match \d+ of Valle Hondo Hotels/);
         for (const place of [0, 1]) {
             await page.locator('table').getByRole('link').nth(place).click();
             await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^(Invoice|Receipt) /);
-            await expect(page.locator('main')).toContainText('match 1');
+            await expect(page.locator('main')).toContainText(/match \d+, Ainhoa Peralejo/);
             await page.goBack();
-            await expect(page.getByRole('heading', { level: 1 })).toContainText('Match 1 of Valle Hondo Hotels');
+            await expect(page.getByRole('heading', { level: 1 })).toContainText(/Match \d+ of Valle Hondo Hotels/);
         }
         await page.getByLabel('Reason').fill('meant for another invoice');
-        await page.getByRole('button', { name: 'Reverse match 1' }).click();
+        await page.getByRole('button', { name: /^Reverse match/ }).click();
         await expect(page.locator('main')).toContainText('meant for another invoice');
     });
 
@@ -110,9 +139,9 @@ test('the first close, end to end', async ({ page }) => {
         await page.getByRole('button', { name: 'Tick all' }).click();
         await expect(page.locator('#rehearsal')).toContainText(/Exchange (gains|losses), realised/);
         await page.keyboard.press('Control+Enter');
-        await expect(page.getByRole('status').first()).toContainText('Posted match 2');
+        await expect(page.getByRole('status').first()).toContainText(/Posted match \d+ of Aozora/);
         const proof = ajuste('proof');
-        expect(proof.own_vouchers).not.toBe('0.00');
+        expect(Number(proof.own_vouchers)).not.toBe(0);
         await expect(proofLine(page)).toContainText('own vouchers');
         expect(proof.causes.map((cause) => cause.cause)).toEqual(['cut_off']);
     });

@@ -37,14 +37,9 @@ final class ReceiptsTest extends BooksTestCase
         return array_column(array_map(static fn (PlacedGuess $guess): array => [$guess->line->party, $guess], $guesses), 1, 0);
     }
 
-    private function place(PlacedGuess $guess, bool $withDiscount = false, ?string $key = null): void
+    private function place(PlacedGuess $guess, ?string $key = null): void
     {
-        $typed = $discounts = [];
-        foreach ($guess->proposal->settles ?? [] as $settles) {
-            $typed[$settles->item->id] = $settles->amount === $settles->item->open ? '' : number_format($settles->amount / 100, 2, '.', '');
-            $discounts = $withDiscount && $settles->discount > 0 ? [...$discounts, $settles->item->id] : $discounts;
-        }
-        app(PlaceReceipt::class)->post($key ?? "k{$guess->line->id}", new ReceiptRequest($guess->line->id, $guess->payers[0]->customerId ?? 0, $typed, $discounts), app(Settings::class)->controlAccount());
+        app(PlaceReceipt::class)->post($key ?? "k{$guess->line->id}", $guess->request(), app(Settings::class)->controlAccount());
     }
 
     public function test_the_same_statement_twice_changes_nothing_and_gaps_are_refused(): void
@@ -87,7 +82,7 @@ final class ReceiptsTest extends BooksTestCase
 
     public function test_a_discount_taken_posts_net_and_tax(): void
     {
-        $this->place($this->guesses()['Tiendas Romeral'], withDiscount: true);
+        $this->place($this->guesses()['Tiendas Romeral']);
         $lines = DB::table('postings')->join('accounts', 'accounts.id', '=', 'account_id')->whereNotNull('voucher_id')->orderBy('postings.id')->get()->map(static fn (object $line): string => "{$line->account} {$line->base}")->all();
         self::assertSame(['1500 115000', '1100 -115000', '6200 1940', '2300 407', '1100 -2347'], $lines);
         self::assertSame(['50.00'], array_column(array_filter($this->report('aged')['customers'], static fn (array $row): bool => $row['customer'] === 'C2'), 'total'));
@@ -116,6 +111,17 @@ final class ReceiptsTest extends BooksTestCase
         self::assertSame([0, 0, 0], [DB::table('vouchers')->count(), DB::table('matches')->count(), DB::table('bank_placements')->count()]);
         $this->lock('2026-10');
         self::assertStringContainsString('locked', (string) app(PlaceReceipt::class)->rehearse($request, app(Settings::class)->controlAccount())->refusal);
+        $this->assertBooksHold();
+    }
+
+    public function test_the_sure_ones_are_accepted_at_once_and_only_those(): void
+    {
+        $this->actingAs($this->person());
+        $this->get('/receipts')->assertSee('Accept 1 sure one, 1,150.00');
+        $this->post('/receipts/accept')->assertSessionHas('done');
+        $this->post('/receipts/accept')->assertSessionHas('done');
+        self::assertSame(['Tiendas Romeral'], DB::table('bank_placements')->join('bank_lines', 'bank_lines.id', '=', 'line_id')->pluck('party')->all());
+        self::assertSame('0.00', $this->report('proof')['difference']);
         $this->assertBooksHold();
     }
 

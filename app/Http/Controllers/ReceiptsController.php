@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use Ajuste\Core\Proposal\Settles;
+use Ajuste\Core\Refusal;
 use Ajuste\Core\Settlement\Tick;
 use Ajuste\Core\Subledger\OpenItem;
 use App\Actions\PlaceReceipt;
@@ -55,6 +56,25 @@ final class ReceiptsController
         $place->post(FormKey::of($request, 'receipt'), $this->request($request, $line), $at->account);
 
         return redirect()->route('receipts')->with('done', ['text' => 'Posted.', 'url' => route('customer', $request->integer('customer')), 'link' => "The customer's page"]);
+    }
+
+    /** Places every line that is certain: payer sure, quoted or the same amount, and the only such. */
+    public function accept(ViewPoint $at, BankLines $lines, PlaceReceipt $place): RedirectResponse
+    {
+        $accepted = 0;
+        $told = [];
+        foreach ($lines->guesses($lines->toPlace($at->asOf), $at->account, $at->asOf) as $guess) {
+            if ($guess->isCertain()) {
+                try {
+                    $place->post("accept-{$guess->line->id}", $guess->request(), $at->account);
+                    $accepted++;
+                } catch (Refusal $refusal) { // two lines that would settle the same invoice: the second is left to the person
+                    $told[] = $refusal->getMessage();
+                }
+            }
+        }
+
+        return redirect()->route('receipts')->with('done', ['text' => "Posted {$accepted} receipts.".($told === [] ? '' : ' Left: '.implode(' ', $told))]);
     }
 
     public function setAside(Request $request, int $line, PlaceReceipt $place): RedirectResponse

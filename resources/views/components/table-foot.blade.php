@@ -8,9 +8,7 @@
     <button type="button" x-on:click="copy">Copy <kbd>Y</kbd></button>
     <details class="relative">
         <summary class="cursor-pointer">Columns</summary>
-        <div class="absolute bottom-full left-0 bg-sheet border border-line-strong p-3 grid gap-1 z-10 whitespace-nowrap">
-            <template x-for="(name, place) in columns" x-bind:key="place"><label class="flex gap-2"><input type="checkbox" checked x-bind:value="place" x-on:change="column"><span x-text="name"></span></label></template>
-        </div>
+        <div class="absolute bottom-full left-0 bg-sheet border border-line-strong p-3 grid gap-1 z-10 whitespace-nowrap" x-ref="columns"></div>
     </details>
     @foreach (['csv', 'xlsx'] as $format)
         <form method="post" action="{{ route('table', $format) }}" hx-boost="false" x-on:submit="fill">@csrf<input type="hidden" name="rows"><input type="hidden" name="name" value="{{ Str::slug($name) }}"><button>{{ strtoupper($format) }}</button></form>

@@ -8,7 +8,12 @@
     <div class="pane" x-data="grid">
         <h1>Receipts</h1>
         <p class="lead">{{ Say::count(count($guesses), 'bank line') }} to place, {{ $sum->grouped() }} {{ $base->code }}; {{ number_format($placed) }} placed. The most certain first.</p>
-        <x-filter/>
+        <div class="flex items-center gap-4 flex-wrap">
+            <x-filter/>
+            @if ($writes && ($certain = array_filter($guesses, fn ($guess) => $guess->isCertain())) !== [])
+                <form method="post" action="{{ route('receipts.accept') }}" class="ml-auto">@csrf<button class="button">Accept {{ Say::count(count($certain), 'sure one') }}, {{ Money::ofMinor(array_sum(array_map(fn ($guess) => $guess->line->amount->currency->code === $base->code ? $guess->line->amount->minor : 0, $certain)), $base)->grouped() }}</button></form>
+            @endif
+        </div>
         <table class="grid-table mt-2" data-list data-decimals="{{ $base->decimals }}">
             <thead><tr><th scope="col"><button type="button">Value date</button></th><th scope="col"><button type="button">From the bank</button></th><th scope="col" class="n"><button type="button">Amount</button></th><th scope="col"><button type="button">Proposal</button></th></tr></thead>
             <tbody>
@@ -37,6 +42,7 @@
                 @foreach ($chosen->payers as $other)@if ($other->customerId !== $payer?->id && isset($names[$other->customerId]))<a class="tag" href="{{ route('receipts', ['line' => $line->id, 'customer' => $other->customerId]) }}">{{ $names[$other->customerId]->name }}, {{ $other->why }}</a>@endif @endforeach
                 <form action="{{ route('receipts') }}" class="flex gap-2 items-center"><input type="hidden" name="line" value="{{ $line->id }}"><label for="payer" class="visually-hidden">Another payer</label><input id="payer" type="search" name="payer" value="{{ $asked }}" placeholder="another payer: number or name" class="w-56"><button class="visually-hidden">Find the payer</button></form>
             </div>
+            @if ($asked !== '' && ! $payer)<div class="note bad" role="alert">No customer has the number or name “{{ $asked }}”. Type a part of the name, or the number as it stands in customers.csv.</div>@endif
             @if ($payer && $writes)
                 @if ($proposal && $proposal->settles !== [])
                     <div class="note">{{ ucfirst($proposal->how->words()) }}{{ $proposal->only ? '' : ', not the only way' }}: {{ implode(', ', array_map(fn ($of) => $of->item->document, array_slice($proposal->settles, 0, 6))) }}{{ count($proposal->settles) > 6 ? ' …' : '' }}.
@@ -46,7 +52,7 @@
                 <form method="post" action="{{ route('receipts.post', $line->id) }}" class="flex flex-col grow">
                     @csrf
                     <input type="hidden" name="key" value="{{ $key }}"><input type="hidden" name="customer" value="{{ $payer->id }}">
-                    <div hx-post="{{ route('receipts.rehearse', $line->id) }}" hx-trigger="load, change, input changed delay:350ms" hx-target="#rehearsal" hx-swap="outerHTML" hx-include="closest form">
+                    <div class="items" hx-post="{{ route('receipts.rehearse', $line->id) }}" hx-trigger="load, change, input changed delay:350ms" hx-target="#rehearsal" hx-swap="outerHTML" hx-include="closest form">
                         <table class="grid-table table-fixed">
                             <colgroup><col><col class="w-24"><col class="w-28"><col class="w-28"><col class="w-24"></colgroup>
                             <thead><tr><th scope="col">Item</th><th scope="col">Due</th><th scope="col" class="n">Open</th><th scope="col" class="n">Settle</th><th scope="col" class="n">Leaves</th></tr></thead>

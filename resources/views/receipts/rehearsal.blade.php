@@ -2,7 +2,7 @@
 <div id="rehearsal" class="mt-auto">
     @foreach ($rehearsal->match->ticks ?? [] as $tick)<data hidden data-item="{{ $tick->item->id }}" data-settles="{{ $tick->amount->grouped() }}" data-leaves="{{ $tick->leaves()->grouped() }}"></data>@endforeach
     @if ($rehearsal?->refusal)<div class="note bad" role="alert">{{ $rehearsal->refusal }}</div>@endif
-    @if ($ribbons)<div class="picture" tabindex="0" aria-label="What settles what" role="group"><x-svg.ribbons :ribbons="$ribbons"/></div>@endif
+    @if ($ribbons)<div class="picture"><x-svg.ribbons :ribbons="$ribbons"/></div>@endif
     <div class="foot">
         @if ($rehearsal && $rehearsal->unapplied !== null)
             <div><span>Stays loose</span> <b class="text-lg" id="remainder">{{ $rehearsal->unapplied->grouped() }}</b>

@@ -41,7 +41,7 @@
             <form method="post" action="{{ route('unapplied.post', $chosen->id) }}" class="flex flex-col grow">
                 @csrf
                 <input type="hidden" name="key" value="{{ $key }}">
-                <div @if (! Auth::user()->role->mayWrite()) inert @else hx-post="{{ route('unapplied.rehearse', $chosen->id) }}" hx-trigger="change, input changed delay:350ms" hx-target="#rehearsal" hx-swap="outerHTML" hx-include="closest form" @endif>
+                <div class="items" @if (! Auth::user()->role->mayWrite()) inert @else hx-post="{{ route('unapplied.rehearse', $chosen->id) }}" hx-trigger="change, input changed delay:350ms" hx-target="#rehearsal" hx-swap="outerHTML" hx-include="closest form" @endif>
                 @foreach ([Side::Credit, Side::Debit] as $side)
                     <table class="grid-table table-fixed">
                         <colgroup><col><col class="w-36"><col class="w-32"><col class="w-28"><col class="w-24"></colgroup>

@@ -7,7 +7,7 @@
         <div class="note bad" role="alert">{{ $rehearsal->refusal }}</div>
     @endif
     @foreach ($plan->warnings ?? [] as $warning)<div class="note">{{ $warning }}</div>@endforeach
-    @if ($ribbons)<div class="picture" tabindex="0" aria-label="What settles what" role="group"><x-svg.ribbons :ribbons="$ribbons"/></div>@endif
+    @if ($ribbons)<div class="picture"><x-svg.ribbons :ribbons="$ribbons"/></div>@endif
     @if ($plan?->voucher)
         <h2>Voucher</h2>
         <x-voucher :voucher="$plan->voucher"/>
