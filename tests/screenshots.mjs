@@ -16,6 +16,9 @@ await page.getByLabel('Password').fill('olive-press');
 await page.keyboard.press('Enter');
 await page.waitForURL(`${base}/`);
 
+await page.goto(`${base}/receipts`);
+await page.locator('table[data-list] tbody tr', { hasText: 'our ref 5518' }).getByRole('link').click();
+await shot('receipts');
 await page.goto(`${base}/unapplied`);
 await page.locator('table[data-list] tbody tr', { hasText: 'Aozora' }).getByRole('link').click();
 await page.waitForTimeout(500);
