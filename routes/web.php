@@ -59,6 +59,10 @@ Route::middleware('auth')->group(function (): void {
         Route::post('/intake/hand-in/{token}/discard', [IntakeController::class, 'discard'])->name('hand-in.discard');
         Route::post('/intake/rows/{row}/close', [IntakeController::class, 'closeRow'])->name('row.close')->whereNumber('row');
         Route::post('/receipts/{line}/rehearse', [ReceiptsController::class, 'rehearse'])->name('receipts.rehearse')->whereNumber('line');
+        Route::post('/proof/correct', [ProofController::class, 'correct'])->name('proof.correct');
+        Route::post('/proof/carry', [ProofController::class, 'carry'])->name('proof.carry');
+        Route::post('/proof/carried/{carried}/withdraw', [ProofController::class, 'withdraw'])->name('proof.withdraw')->whereNumber('carried');
+        Route::post('/vouchers/{voucher}/reverse', [JournalsController::class, 'reverse'])->name('voucher.reverse')->whereNumber('voucher');
         Route::post('/receipts/accept', [ReceiptsController::class, 'accept'])->name('receipts.accept');
         Route::post('/receipts/{line}', [ReceiptsController::class, 'post'])->name('receipts.post')->whereNumber('line');
         Route::post('/receipts/{line}/aside', [ReceiptsController::class, 'setAside'])->name('receipts.aside')->whereNumber('line');

@@ -6,6 +6,7 @@ namespace App\Console;
 
 use Ajuste\Core\Money\Money;
 use Ajuste\Core\Proof\CauseLine;
+use App\Queries\CarriedCauses;
 use App\Queries\Reports;
 use App\Queries\Settings;
 
@@ -15,7 +16,7 @@ final class ProofCommand extends BooksCommand
 
     protected $description = 'Control account against customers, with the causes of the difference';
 
-    public function handle(Settings $settings, Reports $reports): int
+    public function handle(Settings $settings, Reports $reports, CarriedCauses $carried): int
     {
         $account = $settings->controlAccount($this->text('account'));
         $asOf = $this->asOf($settings);
@@ -37,7 +38,7 @@ final class ProofCommand extends BooksCommand
         $data = [
             'account' => $account->number, 'as_of' => $asOf, 'currency' => $base->code, 'control' => $say($proof->control),
             'ledger_as_imported' => $say($proof->ledgerAsImported), 'own_vouchers' => $say($proof->ownVouchers),
-            'customers' => $say($proof->customers), 'difference' => $say($proof->difference), 'causes' => $causes, 'unexplained' => $say($proof->unexplained()),
+            'customers' => $say($proof->customers), 'difference' => $say($proof->difference), 'causes' => $causes, 'unexplained' => $say($carried->unexplained($proof, $account)),
         ];
         if ($this->option('json')) {
             $this->json($data);

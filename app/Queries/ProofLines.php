@@ -22,10 +22,11 @@ final readonly class ProofLines implements ProofSource
         $known = $this->knownAt === null ? 'superseded_at IS NULL' : '(recorded_at <= :k AND (superseded_at IS NULL OR superseded_at > :k))';
         $statement = DB::connection()->getPdo()->prepare(
             'SELECT 0, id, date, base, document, customer, entry, batch, source, description,
-                    voucher_id IS NOT NULL AND NOT EXISTS (SELECT 1 FROM voucher_confirmations c WHERE c.voucher_id = postings.voucher_id'.($this->knownAt === null ? '' : ' AND c.recorded_at <= :k').")
+                    voucher_id IS NOT NULL AND NOT EXISTS (SELECT 1 FROM voucher_confirmations c WHERE c.voucher_id = postings.voucher_id'.($this->knownAt === null ? '' : ' AND c.recorded_at <= :k')."),
+                    (SELECT r.number FROM vouchers v JOIN vouchers r ON r.id = v.reverses_id WHERE v.id = postings.voucher_id)
              FROM postings WHERE account_id = :a AND {$known}
              UNION ALL
-             SELECT 1, root_id, date, CASE side WHEN 'debit' THEN base ELSE -base END, document, customer_id, entry, batch, kind, '', 0
+             SELECT 1, root_id, date, CASE side WHEN 'debit' THEN base ELSE -base END, document, customer_id, entry, batch, kind, '', 0, NULL
              FROM items WHERE control_account_id = :a AND {$known}
              ORDER BY 5",
         );
@@ -33,7 +34,7 @@ final readonly class ProofLines implements ProofSource
         $customers = DB::table('customers')->pluck('customer', 'id')->all();
         while (($row = $statement->fetch(PDO::FETCH_NUM)) !== false) {
             yield $row[0] === 0
-                ? new ProofLine(Book::Ledger, $row[1], $row[2], $row[3], $row[4], $row[5], $row[6], $row[7], $row[8], $row[9], (bool) $row[10])
+                ? new ProofLine(Book::Ledger, $row[1], $row[2], $row[3], $row[4], $row[5], $row[6], $row[7], $row[8], $row[9], (bool) $row[10], (string) $row[11])
                 : new ProofLine(Book::Subledger, $row[1], $row[2], $row[3], $row[4], (string) $customers[$row[5]], $row[6], $row[7], $row[8]);
         }
     }
@@ -48,7 +49,7 @@ final readonly class ProofLines implements ProofSource
         foreach (array_chunk($items, 400) as $some) {
             $named = static fn (callable $of): array => array_values(array_filter(array_unique(array_map($of, $some)), static fn (string $name): bool => $name !== ''));
             $rows = DB::table('postings')->join('accounts', 'accounts.id', '=', 'postings.account_id')
-                ->where('account_id', '<>', $this->accountId)->whereNull('superseded_at')
+                ->where('account_id', '<>', $this->accountId)->whereNull('superseded_at')->whereNull('voucher_id')
                 ->where(static fn ($query) => $query
                     ->whereIn('document', $named(static fn (ProofLine $item): string => $item->document))->where('document', '<>', '')
                     ->orWhereIn('entry', $named(static fn (ProofLine $item): string => $item->entry)))

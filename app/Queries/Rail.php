@@ -17,7 +17,7 @@ use Illuminate\Support\Facades\DB;
 final readonly class Rail
 {
     public function __construct(
-        private Settings $settings, private Reports $reports, private Unapplied $unapplied, private ControlFigures $figures, private PresentCreditBalances $presentation, private BankLines $lines,
+        private Settings $settings, private Reports $reports, private Unapplied $unapplied, private ControlFigures $figures, private PresentCreditBalances $presentation, private BankLines $lines, private CarriedCauses $carried,
     ) {}
 
     /**
@@ -55,11 +55,14 @@ final readonly class Rail
     private function proof(Account $account, string $asOf): Station
     {
         $proof = $this->reports->proof($account, $asOf);
-        $count = count($proof->lines);
-        $oldest = $count === 0 ? '' : min(array_map(static fn (CauseLine $line): string => $line->date(), $proof->lines));
+        $carried = $this->carried->of($account);
+        $open = array_values(array_filter($proof->lines, static fn (CauseLine $line): bool => ($carried[$line->key()]->amount ?? null) !== $line->amount));
+        $count = count($open);
+        $oldest = $count === 0 ? '' : min(array_map(static fn (CauseLine $line): string => $line->date(), $open));
+        $kept = count($proof->lines) - $count;
 
-        return new Station('Proof', 'proof', $count === 0 ? '' : self::count($count, 'cause'), $this->money($proof->unexplained()), $count === 0,
-            "Explain {$count} causes", 'difference '.$this->money($proof->difference)->grouped(), $oldest);
+        return new Station('Proof', 'proof', $count === 0 ? '' : self::count($count, 'cause'), $this->money($this->carried->unexplained($proof, $account)), $count === 0,
+            'Explain '.self::count($count, 'cause'), 'difference '.$this->money($proof->difference)->grouped().($kept === 0 ? '' : ", {$kept} carried"), $oldest);
     }
 
     private function loose(Account $account, string $asOf): Station

@@ -52,6 +52,12 @@ final readonly class ChartOfAccounts
         throw new Refusal("There is no account with the key {$id} in these books.");
     }
 
+    /** @return list<Account> */
+    public function all(): array
+    {
+        return $this->accounts;
+    }
+
     /** @return list<Account> those that carry customers' items */
     public function carryingCustomers(): array
     {

@@ -53,11 +53,13 @@ final class Pairing
         }
         usort($lines, ProofLine::order(...));
         if ($lines[0]->document !== '') {
+            $this->reversed($lines);
             self::markTwins($lines);
             foreach ([PairedBy::Entry, PairedBy::DocumentAndAmount] as $by) {
                 $this->pairOff($lines, $by);
             }
             $this->byDocumentSum($lines);
+            $this->takenBack($lines);
         }
         foreach ($lines as $line) {
             if (! $line->paired) {
@@ -168,7 +170,7 @@ final class Pairing
     {
         $first = [];
         foreach ($lines as $line) {
-            if ($line->document === '') {
+            if ($line->document === '' || $line->paired) {
                 continue;
             }
             $key = $line->book->value.$line->amount;
@@ -278,6 +280,44 @@ final class Pairing
         $oneAgainstOne = count($postings) === 1 && count($items) === 1; // entry numbers have the first word there
         if (count($left) > 1 && ! $oneAgainstOne && self::sum($postings) === self::sum($items)) {
             $this->pair($postings, $items, PairedBy::DocumentSum);
+        }
+    }
+
+    /**
+     * A posting and the one that is known to reverse it.
+     *
+     * @param list<ProofLine> $lines of one document, oldest first
+     */
+    private function reversed(array $lines): void
+    {
+        foreach ($lines as $line) {
+            foreach ($line->reverses !== '' ? $lines : [] as $other) {
+                if ($other->book === $line->book && $other->entry === $line->reverses && $other->amount === -$line->amount && ! $other->paired && ! $line->paired) {
+                    $this->pair([$other, $line], [], PairedBy::DocumentSum);
+                }
+            }
+        }
+    }
+
+    /**
+     * A line and one that takes it back, on the same side under the same document, are no difference.
+     *
+     * @param list<ProofLine> $lines of one document, oldest first
+     */
+    private function takenBack(array $lines): void
+    {
+        $waiting = [];
+        foreach ($lines as $line) {
+            if ($line->paired) {
+                continue;
+            }
+            $opposite = $line->book->value.-$line->amount;
+            $partner = isset($waiting[$opposite]) ? array_shift($waiting[$opposite]) : null;
+            if ($partner !== null) {
+                $line->book === Book::Ledger ? $this->pair([$partner, $line], [], PairedBy::DocumentSum) : $this->pair([], [$partner, $line], PairedBy::DocumentSum);
+            } else {
+                $waiting[$line->book->value.$line->amount][] = $line;
+            }
         }
     }
 

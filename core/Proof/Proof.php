@@ -80,10 +80,14 @@ final readonly class Proof
         return new self($asOf, $imported, $own, $customers, self::causes($source, $pairing, $openings, new CauseNamer($asOf, $base)), $pairing->counts, $postings, $items);
     }
 
-    /** Sum of the absolute amounts of causes that nobody has explained yet. */
-    public function unexplained(): int
+    /**
+     * Sum of the absolute amounts of causes that nobody has explained yet.
+     *
+     * @param ?callable(CauseLine): bool $isExplained null: none is
+     */
+    public function unexplained(?callable $isExplained = null): int
     {
-        return array_sum(array_map(static fn (CauseLine $line): int => abs($line->amount), $this->lines));
+        return array_sum(array_map(static fn (CauseLine $line): int => $isExplained !== null && $isExplained($line) ? 0 : abs($line->amount), $this->lines));
     }
 
     /** @return array<string, non-empty-list<CauseLine>> lines by cause, causes that do not occur left out */

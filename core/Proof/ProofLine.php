@@ -17,6 +17,7 @@ final class ProofLine
      * @param int $amount minor units of base currency, debit-positive
      * @param string $kind of an item its kind, of a posting its source
      * @param bool $own a line of a voucher of Ajuste that the ledger has not taken over yet
+     * @param string $reverses the entry that this posting takes back, where that is known
      */
     public function __construct(
         public readonly Book $book,
@@ -30,6 +31,7 @@ final class ProofLine
         public readonly string $kind,
         public readonly string $text = '',
         public readonly bool $own = false,
+        public readonly string $reverses = '',
     ) {}
 
     /** Balances brought forward are compared as one sum, not line by line. */

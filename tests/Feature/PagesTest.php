@@ -69,7 +69,7 @@ final class PagesTest extends BooksTestCase
     /** @return iterable<string, array{string}> */
     public static function writes(): iterable
     {
-        foreach (['/intake', '/intake/hand-in/'.str_repeat('a', 32).'/mapping', '/intake/hand-in/'.str_repeat('a', 32).'/commit', '/intake/hand-in/'.str_repeat('a', 32).'/discard', '/intake/rows/1/close', '/unapplied/1', '/unapplied/1/rehearse', '/settlements/1/reverse', '/receipts/accept', '/receipts/1', '/receipts/1/rehearse', '/receipts/1/aside', '/credit-balances', '/credit-balances/1/reverse', '/journals/journals.csv'] as $page) {
+        foreach (['/intake', '/intake/hand-in/'.str_repeat('a', 32).'/mapping', '/intake/hand-in/'.str_repeat('a', 32).'/commit', '/intake/hand-in/'.str_repeat('a', 32).'/discard', '/intake/rows/1/close', '/unapplied/1', '/unapplied/1/rehearse', '/settlements/1/reverse', '/proof/correct', '/proof/carry', '/proof/carried/1/withdraw', '/vouchers/1/reverse', '/receipts/accept', '/receipts/1', '/receipts/1/rehearse', '/receipts/1/aside', '/credit-balances', '/credit-balances/1/reverse', '/journals/journals.csv'] as $page) {
             yield $page => [$page];
         }
     }

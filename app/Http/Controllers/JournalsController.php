@@ -6,7 +6,9 @@ namespace App\Http\Controllers;
 
 use Ajuste\Core\Calendar\Day;
 use App\Actions\ExportJournals;
+use App\Actions\MendCause;
 use App\Http\Download;
+use App\Http\FormKey;
 use App\Models\AuditRecord;
 use App\Models\Customer;
 use App\Models\Settlement;
@@ -14,6 +16,7 @@ use App\Models\Voucher;
 use App\Queries\HomeToTheLedger;
 use App\Queries\Matches;
 use App\Queries\Settings;
+use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\DB;
@@ -30,7 +33,8 @@ final class JournalsController
     {
         return view('journals.voucher', [
             'voucher' => $voucher, 'accounts' => $settings->accounts(), 'base' => $settings->base(), 'state' => $home->stateOf($voucher->id),
-            'reversedBy' => Voucher::query()->where('reverses_id', $voucher->id)->first(), 'reverses' => Voucher::query()->find($voucher->reverses_id ?? 0),
+            'reversedBy' => Voucher::query()->where('reverses_id', $voucher->id)->first(), 'reverses' => Voucher::query()->find($voucher->reverses_id ?? 0), 'key' => bin2hex(random_bytes(16)),
+            'reversible' => $voucher->run_id === null && $voucher->settlement_id === null && $voucher->reverses_id === null && ! DB::table('items')->where('voucher_id', $voucher->id)->exists(),
         ]);
     }
 
@@ -41,6 +45,13 @@ final class JournalsController
             'vouchers' => Voucher::query()->where('settlement_id', $settlement->id)->orderBy('id')->get(), 'base' => $settings->base(), 'key' => bin2hex(random_bytes(16)),
             'date' => $settings->locked()->firstOpenFrom($settlement->date),
         ]);
+    }
+
+    public function reverse(Request $request, int $voucher, MendCause $mend): RedirectResponse
+    {
+        $mend->reverseVoucher(FormKey::of($request, 'reverse-voucher'), $voucher, $request->string('reason')->toString());
+
+        return redirect()->route('voucher', $voucher)->with('done', ['text' => 'Reversed.']);
     }
 
     public function export(Request $request, string $what, ExportJournals $export): Response

@@ -7,24 +7,29 @@ namespace App\Http\Controllers;
 use Ajuste\Core\Calendar\Day;
 use Ajuste\Core\Money\Money;
 use Ajuste\Core\Proof\CauseLine;
+use Ajuste\Core\Proof\LedgerCorrection;
 use Ajuste\Core\Proof\PairedBy;
 use Ajuste\Core\Proof\ProofLine;
+use App\Actions\MendCause;
 use App\Http\Download;
+use App\Http\FormKey;
 use App\Http\Pictures\Bridge;
 use App\Http\Pictures\DayPicture;
 use App\Http\ViewPoint;
 use App\Models\Customer;
 use App\Models\Item;
 use App\Models\Posting;
+use App\Queries\CarriedCauses;
 use App\Queries\ControlFigures;
 use App\Queries\Reports;
 use App\Queries\Settings;
+use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 
 final class ProofController
 {
-    public function index(Request $request, ViewPoint $at, Settings $settings, Reports $reports, ControlFigures $figures): string
+    public function index(Request $request, ViewPoint $at, Settings $settings, Reports $reports, ControlFigures $figures, CarriedCauses $carried, MendCause $mend): string
     {
         $proof = $reports->proof($at->account, $at->asOf, $at->knownAt);
         $day = $request->string('day')->toString();
@@ -47,8 +52,36 @@ final class ProofController
             'items' => $chosen === null ? collect() : Item::query()->whereNull('superseded_at')->whereIn('root_id', array_map(static fn (ProofLine $line): int => $line->id, array_slice($chosen->items, 0, 50)))->orderBy('date')->get(),
             'customers' => Customer::query()->whereIn('customer', array_map(static fn (CauseLine $line): string => $line->customer(), $shown))->pluck('name', 'customer'),
             'base' => $settings->base(),
+            'carried' => $carried->of($at->account),
+            'unexplained' => Money::ofMinor($carried->unexplained($proof, $at->account), $settings->base()),
+            'counter' => $chosen === null || ! LedgerCorrection::fits($chosen) ? null : $mend->counterAccount($chosen, $at->account),
+            'mendable' => $chosen !== null && LedgerCorrection::fits($chosen),
+            'accounts' => $settings->accounts()->all(),
+            'key' => bin2hex(random_bytes(16)),
+            'correctionDate' => $settings->locked()->firstOpenFrom($at->asOf),
             'control' => Money::ofMinor($proof->control, $settings->base()),
         ])->fragmentIf($request->header('HX-Target') === 'worktop', 'worktop');
+    }
+
+    public function correct(Request $request, ViewPoint $at, Settings $settings, MendCause $mend): RedirectResponse
+    {
+        $mend->correct(FormKey::of($request, 'correct'), $at->account, $at->asOf, $request->string('line')->toString(), $settings->accounts()->numbered($request->string('counter')->toString()), Day::of($request->string('date')->toString()));
+
+        return redirect()->route('proof')->with('done', ['text' => 'Posted. The cause is gone if the voucher says what the document says.', 'url' => route('journals'), 'link' => 'Journals']);
+    }
+
+    public function carry(Request $request, ViewPoint $at, MendCause $mend): RedirectResponse
+    {
+        $mend->carry(FormKey::of($request, 'carry'), $at->account, $at->asOf, $request->string('line')->toString(), $request->string('reason')->toString());
+
+        return redirect()->route('proof')->with('done', ['text' => 'Carried. It stays on the list with your reason.']);
+    }
+
+    public function withdraw(Request $request, int $carried, MendCause $mend): RedirectResponse
+    {
+        $mend->withdraw(FormKey::of($request, 'withdraw'), $carried);
+
+        return redirect()->route('proof')->with('done', ['text' => 'Open again.']);
     }
 
     public function export(string $format, ViewPoint $at, Settings $settings, Reports $reports): Response

@@ -12,7 +12,7 @@
         <p class="lead">
             @if ($proof->difference === 0) The customers come to the same as the control account.
             @else The customers come to <b class="text-ink">{{ $difference->abs()->grouped() }} {{ $proof->difference > 0 ? 'less' : 'more' }}</b> than the control account. @endif
-            {{ Say::count(count($proof->lines), 'cause') }}, {{ $money($proof->unexplained())->grouped() }} in absolute amounts still to explain.
+            {{ Say::count(count($proof->lines), 'cause') }}, {{ $unexplained->grouped() }} in absolute amounts still to explain.
         </p>
         @if ($proof->lines !== [])<x-svg.bridge :bridge="$bridge"/>@endif
         <div x-data="grid">
@@ -22,7 +22,7 @@
                 <span class="ml-auto flex gap-2"><a class="tag" hx-boost="false" href="{{ route('proof.export', 'csv') }}">CSV</a><a class="tag" hx-boost="false" href="{{ route('proof.export', 'xlsx') }}">XLSX</a></span>
             </div>
             <table class="grid-table" data-list data-decimals="{{ $base->decimals }}">
-                <thead><tr><th scope="col"><button type="button">Cause</button></th><th scope="col"><button type="button">What was found</button></th><th scope="col"><button type="button">Since</button></th><th scope="col" class="n"><button type="button">Amount</button></th></tr></thead>
+                <thead><tr><th scope="col"><button type="button">Cause</button></th><th scope="col"><button type="button">What was found</button></th><th scope="col"><button type="button">Since</button></th><th scope="col" class="n"><button type="button">Amount</button></th><th scope="col">Remedy</th></tr></thead>
                 <tbody>
                 @forelse (array_slice($shown, 0, 500) as $line)
                     <tr data-minor="{{ $line->amount }}" data-part="cause-{{ $line->cause->value }}" @class(['current' => $chosen && $chosen->key() === $line->key()])>
@@ -30,9 +30,10 @@
                         <td class="clip" title="{{ $line->note }}">{{ trim($line->document().' '.($customers[$line->customer()] ?? '')) }} {{ $line->note }}</td>
                         <td class="nowrap" data-sort="{{ $line->date() }}">{{ Say::shortDay($line->date()) }}</td>
                         <td class="n font-semibold" data-sort="{{ $line->amount }}">{{ $money($line->amount)->grouped() }}</td>
+                        <td><span @class(['tag', 'green' => ($carried[$line->key()]->amount ?? null) === $line->amount, 'ochre' => ($carried[$line->key()]->amount ?? null) !== $line->amount])>{{ ($carried[$line->key()]->amount ?? null) === $line->amount ? 'carried' : 'choose' }}</span></td>
                     </tr>
                 @empty
-                    <tr><td colspan="4">{{ $proof->lines === [] ? 'Every posting has its item, and every item its posting.' : 'No cause touches this day.' }}</td></tr>
+                    <tr><td colspan="5">{{ $proof->lines === [] ? 'Every posting has its item, and every item its posting.' : 'No cause touches this day.' }}</td></tr>
                 @endforelse
                 </tbody>
             </table>
@@ -78,6 +79,30 @@
                 <dt>Counts with the customer</dt><dd>{{ Say::balance($money($chosen->subledger)) }}</dd>
                 <dt>Leads towards the customers by</dt><dd><b>{{ $money($chosen->amount)->grouped() }}</b></dd>
             </dl>
+            @php $kept = $carried[$chosen->key()] ?? null; @endphp
+            @if ($kept && $kept->amount === $chosen->amount)
+                <div class="note good">Carried by {{ $kept->who }}, {{ Say::moment($kept->recorded_at) }}: {{ $kept->reason }}</div>
+            @endif
+            @if (Auth::user()->role->mayWrite())
+                <h2>Remedy</h2>
+                @if ($kept && $kept->amount === $chosen->amount)
+                    <form method="post" action="{{ route('proof.withdraw', $kept->id) }}">@csrf<input type="hidden" name="key" value="{{ $key }}"><button class="button">Open it again</button></form>
+                @else
+                    @if ($mendable)
+                        <form method="post" action="{{ route('proof.correct') }}" class="flex flex-wrap gap-3 items-end">@csrf
+                            <input type="hidden" name="key" value="{{ $key }}"><input type="hidden" name="line" value="{{ $chosen->key() }}">
+                            <span class="basis-full">Correct the ledger: {{ $money($chosen->amount)->abs()->grouped() }} {{ $chosen->amount > 0 ? 'to the debit' : 'to the credit' }} of {{ app(App\Http\ViewPoint::class)->account->number }}, against</span>
+                            <label class="grid">Account <select name="counter">@foreach ($accounts as $account)<option value="{{ $account->number }}" @selected($account->id === $counter?->id)>{{ $account->title() }}</option>@endforeach</select></label>
+                            <label class="grid">Dated <x-day name="date" :value="$correctionDate"/></label>
+                            <button class="button main" data-main>Post {{ $money($chosen->amount)->abs()->grouped() }} <kbd>Ctrl ↵</kbd></button>
+                        </form>
+                    @endif
+                    <form method="post" action="{{ route('proof.carry') }}" class="flex flex-wrap gap-3 items-end mt-3">@csrf
+                        <input type="hidden" name="key" value="{{ $key }}"><input type="hidden" name="line" value="{{ $chosen->key() }}">
+                        <label class="grid grow">Carry it, because <input type="text" name="reason" required placeholder="posted in November, settles itself"></label><button class="button">Carry</button>
+                    </form>
+                @endif
+            @endif
         @else
             <h2 class="title">Nothing to explain</h2>
             <p class="lead">As of this day the control account and the customers agree, line by line.</p>

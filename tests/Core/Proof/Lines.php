@@ -24,10 +24,10 @@ final class Lines implements ProofSource
 
     private int $ids = 0;
 
-    public function posting(int $amount, string $document = '', string $entry = '', string $date = '2026-10-10', string $customer = '', string $batch = '', string $source = '', bool $own = false): self
+    public function posting(int $amount, string $document = '', string $entry = '', string $date = '2026-10-10', string $customer = '', string $batch = '', string $source = '', bool $own = false, string $reverses = ''): self
     {
         $id = ++$this->ids;
-        $this->lines[] = new ProofLine(Book::Ledger, $id, $date, $amount, $document, $customer, $entry !== '' ? $entry : "E{$id}", $batch, $source, '', $own);
+        $this->lines[] = new ProofLine(Book::Ledger, $id, $date, $amount, $document, $customer, $entry !== '' ? $entry : "E{$id}", $batch, $source, '', $own, $reverses);
 
         return $this;
     }

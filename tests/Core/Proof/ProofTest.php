@@ -60,6 +60,9 @@ final class ProofTest extends TestCase
         yield 'amount within the window, not unique' => [(new Lines)->posting(77)->item(77, 'Y')->item(77, 'Z', kind: 'charge', date: '2026-10-12'), ['not_in_ledger Y 77', 'not_in_ledger Z 77', 'not_in_subledger  -77']];
         yield 'taken back under the same document' => [(new Lines)->posting(100, 'A', date: '2026-10-02')->posting(-100, 'A', date: '2026-10-03'), []];
         yield 'put right by a second posting' => [(new Lines)->posting(183, 'A', 'E1')->posting(-366, 'A', 'E2')->item(-183, 'A', 'E1', kind: 'credit_note'), []];
+        yield 'a correction that was taken back' => [(new Lines)->posting(541200, 'A', 'E1')->posting(-90000, 'A', 'V1')->posting(90000, 'A', 'V2')->item(451200, 'A', 'E1'), ['amount_transposed A -90000']];
+        yield 'a known reversal comes first' => [(new Lines)->posting(70, 'A', 'V1')->posting(-70, 'A', 'V2', reverses: 'V1')->item(70, 'A'), ['not_in_ledger A 70']];
+        yield 'taken back while the document stands' => [(new Lines)->posting(100, 'A')->posting(-100, 'A')->item(130, 'A'), ['not_in_ledger A 130']];
         yield 'several lines of one entry' => [(new Lines)->posting(100, 'A', 'E')->posting(200, '', 'E')->item(100, 'A', 'E')->item(200, 'B', 'E'), []];
         yield 'one line of an entry for several items' => [(new Lines)->posting(300, '', 'E')->item(100, 'A', 'E')->item(200, 'B', 'E'), []];
         yield 'no counterpart at all' => [(new Lines)->posting(1250, 'J')->item(333, 'A'), ['not_in_ledger A 333', 'not_in_subledger J -1250']];
