@@ -31,3 +31,6 @@ export function watch(page) {
 }
 
 export const proofLine = (page) => page.locator('#proofline');
+
+/** What the proof line says, without the form behind it. */
+export const figures = async (page) => (await proofLine(page).textContent()).replace(/\s+/g, ' ').split(' as of ')[0];

@@ -55,6 +55,7 @@ final class ProofController
             'carried' => $carried->of($at->account),
             'unexplained' => Money::ofMinor($carried->unexplained($proof, $at->account), $settings->base()),
             'counter' => $chosen === null || ! LedgerCorrection::fits($chosen) ? null : $mend->counterAccount($chosen, $at->account),
+            'after' => $chosen === null ? null : [Money::ofMinor($proof->control + $chosen->amount, $settings->base()), Money::ofMinor($proof->difference + $chosen->amount, $settings->base())],
             'mendable' => $chosen !== null && LedgerCorrection::fits($chosen),
             'accounts' => $settings->accounts()->all(),
             'key' => bin2hex(random_bytes(16)),

@@ -95,6 +95,7 @@
                             <label class="grid">Account <select name="counter">@foreach ($accounts as $account)<option value="{{ $account->number }}" @selected($account->id === $counter?->id)>{{ $account->title() }}</option>@endforeach</select></label>
                             <label class="grid">Dated <x-day name="date" :value="$correctionDate"/></label>
                             <button class="button main" data-main>Post {{ $money($chosen->amount)->abs()->grouped() }} <kbd>Ctrl ↵</kbd></button>
+                            <span class="slate basis-full">The control account comes to {{ Say::balance($after[0]) }}, the difference to {{ Say::balance($after[1]) }}.</span>
                         </form>
                     @endif
                     <form method="post" action="{{ route('proof.carry') }}" class="flex flex-wrap gap-3 items-end mt-3">@csrf
