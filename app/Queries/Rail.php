@@ -9,8 +9,7 @@ use Ajuste\Core\Money\Money;
 use Ajuste\Core\Proof\CauseLine;
 use Ajuste\Core\Refusal;
 use App\Actions\PresentCreditBalances;
-use App\Models\AuditRecord;
-use Illuminate\Support\Facades\Cache;
+use App\Support\Remembered;
 use Illuminate\Support\Facades\DB;
 
 /** The stations in the order of the work, each with its remaining count and amount, from the books. */
@@ -21,17 +20,23 @@ final readonly class Rail
     ) {}
 
     /**
-     * Worked out anew whenever something was recorded; in between it is remembered.
+     * Each is worked out anew when rows that it looks at were added; in between it is remembered.
      *
      * @return list<Station>
      */
     public function stations(Account $account, string $asOf): array
     {
-        $key = implode('|', ['rail', DB::connection()->getDatabaseName(), (string) AuditRecord::query()->orderByDesc('id')->value('digest'), (string) DB::table('rows_closed')->count(), (string) DB::table('period_locks')->max('id'), $account->id, $asOf]);
+        $of = "{$account->id} {$asOf}";
+        $positions = ['imports', 'settings', 'postings', 'items', 'matches', 'match_reversals', 'period_locks'];
 
-        return Cache::remember($key, 3600, fn (): array => [
-            $this->intake(), $this->receipts($asOf), $this->proof($account, $asOf), $this->loose($account, $asOf), $this->creditBalances($account, $asOf), $this->aged($account, $asOf),
-        ]);
+        return [
+            Remembered::while('rail intake', ['imports', 'rows_set_aside', 'rows_closed'], $this->intake(...)),
+            Remembered::while("rail receipts {$asOf}", ['imports', 'bank_lines', 'bank_placements'], fn (): Station => $this->receipts($asOf)),
+            Remembered::while("rail proof {$of}", [...Reports::PROOF, 'carried_causes', 'carried_causes_withdrawn'], fn (): Station => $this->proof($account, $asOf)),
+            Remembered::while("rail unapplied {$of}", $positions, fn (): Station => $this->loose($account, $asOf)),
+            Remembered::while("rail credit balances {$of}", [...$positions, 'runs', 'run_reversals'], fn (): Station => $this->creditBalances($account, $asOf)),
+            $this->aged($account, $asOf),
+        ];
     }
 
     private function intake(): Station

@@ -11,15 +11,21 @@ use Ajuste\Core\Exchange\Setting;
 use Ajuste\Core\Ledger\Account;
 use Ajuste\Core\Proof\Proof;
 use Ajuste\Core\Refusal;
+use App\Support\Remembered;
 
 /** The reports that page and command line share. */
 final readonly class Reports
 {
+    /** Tables that a proof looks at. */
+    public const PROOF = ['imports', 'settings', 'postings', 'items', 'voucher_confirmations'];
+
     public function __construct(private Settings $settings, private Positions $positions) {}
 
     public function proof(Account $account, string $asOf, ?string $knownAt = null): Proof
     {
-        return Proof::of(new ProofLines($account->id, $knownAt), $asOf, $this->settings->whole(Setting::PairingWindowDays), $this->settings->base());
+        $work = fn (): Proof => Proof::of(new ProofLines($account->id, $knownAt), $asOf, $this->settings->whole(Setting::PairingWindowDays), $this->settings->base());
+
+        return $knownAt === null ? Remembered::while("proof {$account->id} {$asOf}", self::PROOF, $work) : $work();
     }
 
     /**
