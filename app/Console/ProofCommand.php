@@ -27,7 +27,7 @@ final class ProofCommand extends BooksCommand
         foreach ($proof->byCause() as $cause => $lines) {
             $causes[] = [
                 'cause' => $cause,
-                'amount' => $say(array_sum(array_map(static fn (CauseLine $line): int => $line->amount, $lines))),
+                'amount' => $say($proof->amounts()[$cause]),
                 'count' => count($lines),
                 'lines' => array_map(static fn (CauseLine $line): array => [
                     'document' => $line->document(), 'customer' => $line->customer(), 'entry' => $line->entry(),

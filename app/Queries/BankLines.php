@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Queries;
 
 use Ajuste\Core\Ledger\Account;
+use Ajuste\Core\Money\Currency;
 use Ajuste\Core\Money\Money;
 use Ajuste\Core\Proposal\Candidate;
 use Ajuste\Core\Proposal\PayerGuess;
@@ -28,6 +29,16 @@ final readonly class BankLines
     public function toPlace(string $asOf): array
     {
         return array_values($this->open()->where('l.booking_date', '<=', $asOf)->where('l.amount', '>', 0)->orderBy('l.booking_date')->orderBy('l.id')->get()->map($this->line(...))->all());
+    }
+
+    /**
+     * The lines in one currency added up; others are left out.
+     *
+     * @param list<BankLine> $lines
+     */
+    public static function sum(array $lines, Currency $currency): Money
+    {
+        return Money::ofMinor(array_sum(array_map(static fn (BankLine $line): int => $line->amount->currency->code === $currency->code ? $line->amount->minor : 0, $lines)), $currency);
     }
 
     public function placed(): int

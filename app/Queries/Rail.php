@@ -51,10 +51,8 @@ final readonly class Rail
     private function receipts(string $asOf): Station
     {
         $lines = $this->lines->toPlace($asOf);
-        $base = $this->settings->base()->code;
-        $sum = $this->money(array_sum(array_map(static fn (BankLine $line): int => $line->amount->currency->code === $base ? $line->amount->minor : 0, $lines)));
 
-        return new Station('Receipts', 'receipts', $lines === [] ? '' : self::count(count($lines), 'line'), $sum, $lines === [], 'Place '.self::count(count($lines), 'bank line'), '', $lines[0]->bookingDate ?? '');
+        return new Station('Receipts', 'receipts', $lines === [] ? '' : self::count(count($lines), 'line'), BankLines::sum($lines, $this->settings->base()), $lines === [], 'Place '.self::count(count($lines), 'bank line'), '', $lines[0]->bookingDate ?? '');
     }
 
     private function proof(Account $account, string $asOf): Station
@@ -72,13 +70,10 @@ final readonly class Rail
 
     private function loose(Account $account, string $asOf): Station
     {
-        $customers = $this->unapplied->customers($account, $asOf);
-        $items = array_sum(array_map(static fn (LooseCustomer $customer): int => $customer->items, $customers));
-        $sum = array_sum(array_map(static fn (LooseCustomer $customer): int => $customer->loose, $customers));
-        $matchable = array_sum(array_map(static fn (LooseCustomer $customer): int => $customer->matchable, $customers));
+        $totals = new LooseTotals($this->unapplied->customers($account, $asOf));
 
-        return new Station('Unapplied', 'unapplied', $items === 0 ? '' : self::count($items, 'item'), $this->money($sum), $items === 0,
-            "Match {$items} loose receipts and credits", $this->money($matchable)->grouped().' can be matched', $customers === [] ? '' : min(array_map(static fn (LooseCustomer $customer): string => $customer->oldest, $customers)));
+        return new Station('Unapplied', 'unapplied', $totals->items === 0 ? '' : self::count($totals->items, 'item'), $this->money($totals->loose), $totals->items === 0,
+            "Match {$totals->items} loose receipts and credits", $this->money($totals->matchable)->grouped().' can be matched', $totals->oldest);
     }
 
     private function creditBalances(Account $account, string $asOf): Station

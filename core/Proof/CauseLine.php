@@ -26,6 +26,18 @@ final readonly class CauseLine
         $this->amount = $subledger - $ledger;
     }
 
+    /** The postings as they stand, whatever the day; minor units, debit-positive. */
+    public function posted(): int
+    {
+        return array_sum(array_map(static fn (ProofLine $line): int => $line->amount, $this->postings));
+    }
+
+    /** The items as they stand, whatever the day. */
+    public function documented(): int
+    {
+        return array_sum(array_map(static fn (ProofLine $line): int => $line->amount, $this->items));
+    }
+
     public function first(): ProofLine
     {
         return $this->items[0] ?? $this->postings[0];

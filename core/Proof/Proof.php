@@ -101,6 +101,12 @@ final readonly class Proof
         return $causes;
     }
 
+    /** @return array<string, int> signed amount by cause, in the order of the causes */
+    public function amounts(): array
+    {
+        return array_map(static fn (array $lines): int => array_sum(array_map(static fn (CauseLine $line): int => $line->amount, $lines)), $this->byCause());
+    }
+
     /**
      * @param array{ledger: list<ProofLine>, subledger: list<ProofLine>} $openings
      * @return list<CauseLine>

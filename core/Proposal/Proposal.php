@@ -21,4 +21,9 @@ final readonly class Proposal
         public int $difference,
         public int $unapplied,
     ) {}
+
+    public function takesDiscount(): bool
+    {
+        return array_filter($this->settles, static fn (Settles $settles): bool => $settles->discount > 0) !== [];
+    }
 }

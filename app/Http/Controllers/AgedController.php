@@ -38,14 +38,16 @@ final class AgedController
         $column = $request->string('column')->toString();
         $currency = $request->string('currency')->toString();
         $rows = [];
+        $sum = 0;
         foreach ($positions->forAging($at->account->id, $at->asOf, $at->knownAt, $customer->id) as $itemId => $item) {
             $inColumn = $list->columnName($item);
             if (($currency === '' || $item->currency === $currency) && ($column === '' || $column === $inColumn)) {
                 $rows[$itemId] = [$item, $inColumn];
+                $sum += $item->base;
             }
         }
 
-        return view('aged.items', ['customer' => $customer, 'column' => $column, 'rows' => $rows, 'documents' => $positions->titles(array_keys($rows)), 'list' => $list, 'base' => $settings->base()]);
+        return view('aged.items', ['customer' => $customer, 'column' => $column, 'rows' => $rows, 'sum' => $sum, 'documents' => $positions->titles(array_keys($rows)), 'list' => $list, 'base' => $settings->base()]);
     }
 
     public function export(string $format, Request $request, ViewPoint $at, Settings $settings, Reports $reports, ControlFigures $figures): Response

@@ -12,6 +12,7 @@ use App\Models\Posting;
 use App\Models\Voucher;
 use App\Queries\Matches;
 use App\Queries\Positions;
+use App\Queries\ProofLines;
 use App\Queries\Search;
 use App\Queries\Settings;
 use App\Queries\SourceRow;
@@ -34,7 +35,8 @@ final class BooksController
             'postings' => Posting::query()->whereNull('superseded_at')->where('account_id', $current->control_account_id)
                 ->where(static fn ($query) => $query->where('document', $current->document)->when($current->entry !== '', static fn ($inner) => $inner->orWhere('entry', $current->entry))->when($current->batch !== '', static fn ($inner) => $inner->orWhere('batch', $current->batch)))
                 ->orderBy('date')->limit(50)->get(),
-            'lines' => DB::table('item_lines')->where('document', $current->document)->orderBy('id')->get(),
+            'lines' => DB::table('item_lines')->where('document', $current->document)->orderBy('id')->get(), 'net' => (int) DB::table('item_lines')->where('document', $current->document)->sum('net'),
+            'tax' => (new ProofLines($current->control_account_id))->tax([$item])[$item] ?? 0,
             'differences' => Item::query()->where('source_item_id', $item)->whereNull('superseded_at')->orderBy('id')->get(),
             'related' => Item::query()->whereNull('superseded_at')->where('customer_id', $current->customer_id)->where('root_id', '<>', $item)
                 ->where(static fn ($query) => $query->where('document', $current->document)->orWhere('reference', $current->document)->when($current->reference !== '', static fn ($inner) => $inner->orWhere('document', $current->reference)))->limit(20)->get(),
@@ -47,6 +49,7 @@ final class BooksController
         return view('ledger.posting', [
             'posting' => $posting, 'account' => $settings->accounts()->withId($posting->account_id), 'accounts' => $settings->accounts(), 'base' => $settings->base(),
             'entry' => Posting::query()->where('entry', $posting->entry)->whereNull('superseded_at')->orderBy('id')->limit(200)->get(),
+            'sums' => Posting::query()->where('entry', $posting->entry)->whereNull('superseded_at')->selectRaw('count(*) AS lines, sum(max(base, 0)) AS debits, -sum(min(base, 0)) AS credits')->toBase()->first(),
             'source' => $source->of($posting->import_file_id, $posting->source_row), 'voucher' => Voucher::query()->find($posting->voucher_id ?? 0),
             'items' => $posting->document === '' ? collect() : Item::query()->where('document', $posting->document)->whereNull('superseded_at')->limit(20)->get(),
         ]);

@@ -14,6 +14,7 @@ use App\Http\FormKey;
 use App\Http\Pictures\Ribbons;
 use App\Http\ViewPoint;
 use App\Models\Customer;
+use App\Queries\BankLine;
 use App\Queries\BankLines;
 use App\Queries\PlacedGuess;
 use App\Queries\Positions;
@@ -34,7 +35,11 @@ final class ReceiptsController
         $open = $payer === null ? [] : $positions->openItems($at->account->id, $payer->id, $at->asOf);
         $proposal = $chosen === null || $payer === null ? null : $proposals->forItem($lines->asCredit($chosen->line, $at->account), $open);
 
+        $certain = array_values(array_filter($guesses, static fn (PlacedGuess $guess): bool => $guess->isCertain()));
+        $lineOf = static fn (PlacedGuess $guess): BankLine => $guess->line;
+
         return view('receipts.index', [
+            'sum' => BankLines::sum(array_map($lineOf, $guesses), $settings->base()), 'certain' => $certain, 'certainSum' => BankLines::sum(array_map($lineOf, $certain), $settings->base()),
             'guesses' => $guesses, 'chosen' => $chosen, 'payer' => $payer, 'proposal' => $proposal, 'placed' => $lines->placed(), 'base' => $settings->base(), 'key' => bin2hex(random_bytes(16)),
             'items' => $chosen === null ? [] : $this->proposedFirst($open, $chosen->line->amount->currency->code, array_map(static fn (Settles $settles): int => $settles->item->id, $proposal->settles ?? [])),
             'discounts' => $chosen === null ? [] : $proposals->discounts($open, $chosen->line->valueDate),

@@ -7,7 +7,6 @@ namespace App\Http\Controllers;
 use Ajuste\Core\Calendar\Day;
 use Ajuste\Core\Money\Currency;
 use Ajuste\Core\Proposal\Proposal;
-use Ajuste\Core\Proposal\Settles;
 use Ajuste\Core\Proposal\Way;
 use Ajuste\Core\Settlement\Tick;
 use Ajuste\Core\Subledger\OpenItem;
@@ -21,6 +20,7 @@ use App\Http\Pictures\Ribbons;
 use App\Http\ViewPoint;
 use App\Models\Customer;
 use App\Queries\LooseCustomer;
+use App\Queries\LooseTotals;
 use App\Queries\Positions;
 use App\Queries\Proposals;
 use App\Queries\Settings;
@@ -40,7 +40,7 @@ final class UnappliedController
         $rehearsal = $match->rehearse($this->request($request, $chosen->id ?? 0, true));
 
         return view('unapplied.index', [
-            'customers' => $customers, 'chosen' => $chosen, 'items' => $items, 'proposals' => $this->proposals($items, $proposals), 'key' => bin2hex(random_bytes(16)),
+            'customers' => $customers, 'totals' => new LooseTotals($customers), 'chosen' => $chosen, 'items' => $items, 'proposals' => $this->proposals($items, $proposals), 'key' => bin2hex(random_bytes(16)),
             'typed' => (array) $request->old('amount', []), 'ticked' => array_map(strval(...), array_keys((array) $request->old('tick', []))), 'date' => is_string($request->old('date')) ? $request->old('date') : '',
             ...$this->shown($rehearsal),
         ])->fragmentIf($request->header('HX-Target') === 'worktop', 'worktop');
@@ -88,8 +88,7 @@ final class UnappliedController
         $found = [];
         foreach (array_slice(array_filter($items, static fn (OpenItem $item): bool => $item->side === Side::Credit), 0, 12) as $credit) {
             $proposal = $proposals->forItem($credit, $items);
-            $discount = array_sum(array_map(static fn (Settles $settles): int => $settles->discount, $proposal->settles));
-            if ($proposal->settles !== [] && $discount === 0 && $proposal->difference >= 0) {
+            if ($proposal->settles !== [] && ! $proposal->takesDiscount() && $proposal->difference >= 0) {
                 $found[] = [$credit, $proposal];
             }
         }

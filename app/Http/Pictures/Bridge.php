@@ -25,10 +25,7 @@ final readonly class Bridge
 
     public function __construct(Proof $proof, Currency $base)
     {
-        $sums = [];
-        foreach ($proof->byCause() as $cause => $lines) {
-            $sums[$cause] = array_sum(array_map(static fn ($line): int => $line->amount, $lines));
-        }
+        $sums = $proof->amounts();
         $levels = [$proof->control];
         foreach ($sums as $sum) {
             $levels[] = $levels[count($levels) - 1] + $sum;

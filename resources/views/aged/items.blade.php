@@ -6,7 +6,7 @@
     <div class="pane" x-data="grid">
         <p><a href="{{ route('aged') }}">Aged receivables</a></p>
         <h1>{{ $customer->name }}@if ($column !== ''), {{ $words($column) }}@endif</h1>
-        <p class="lead">{{ Say::count(count($rows), 'item') }} as of {{ Say::day($list->asOf) }}, {{ $money(array_sum(array_map(fn ($row) => $row[0]->base, $rows)))->grouped() }} {{ $base->code }} at carrying amount. <a href="{{ route('customer', $customer->id) }}">Customer's page</a></p>
+        <p class="lead">{{ Say::count(count($rows), 'item') }} as of {{ Say::day($list->asOf) }}, {{ $money($sum)->grouped() }} {{ $base->code }} at carrying amount. <a href="{{ route('customer', $customer->id) }}">Customer's page</a></p>
         @if ($list->credits === Credits::OldestFirst)<div class="note">On the list credits are set against the oldest debits for show; here each item stands in its own column.</div>@endif
         <table class="grid-table" data-list data-decimals="{{ $base->decimals }}">
             <thead><tr><th scope="col"><button type="button">Document</button></th><th scope="col"><button type="button">Dated</button></th><th scope="col"><button type="button">Due</button></th><th scope="col" class="n"><button type="button">Days late</button></th><th scope="col"><button type="button">Column</button></th><th scope="col" class="n"><button type="button">Open, {{ $base->code }}</button></th></tr></thead>

@@ -10,7 +10,7 @@
                 <tr @class(['current' => $line->id === $posting->id])><td><a href="{{ route('account', $accounts->withId($line->account_id)->number) }}">{{ $accounts->withId($line->account_id)->title() }}</a></td><td>{{ $line->document }}</td><td class="n">{{ $line->base > 0 ? $money($line->base)->grouped() : '' }}</td><td class="n">{{ $line->base < 0 ? $money(-$line->base)->grouped() : '' }}</td></tr>
             @endforeach
             </tbody>
-            <tfoot><tr><td colspan="2">{{ Say::count($entry->count(), 'line') }}</td><td class="n">{{ $money((int) $entry->sum(fn ($line) => max(0, $line->base)))->grouped() }}</td><td class="n">{{ $money(-(int) $entry->sum(fn ($line) => min(0, $line->base)))->grouped() }}</td></tr></tfoot>
+            <tfoot><tr><td colspan="2">{{ Say::count((int) $sums->lines, 'line') }}</td><td class="n">{{ $money((int) $sums->debits)->grouped() }}</td><td class="n">{{ $money((int) $sums->credits)->grouped() }}</td></tr></tfoot>
         </table>
         <x-source-row :source="$source"/>
     </div>

@@ -47,7 +47,7 @@
             <tr><td><a href="{{ route('journals') }}">Own vouchers not yet taken over</a></td><td class="n">{{ Say::balance($money($proof->ownVouchers)) }}</td></tr>
             <tr><th scope="row" class="text-left font-semibold">Control account</th><td class="n font-semibold">{{ Say::balance($money($proof->control)) }}</td></tr>
             @foreach ($proof->byCause() as $name => $lines)
-                <tr data-part="cause-{{ $name }}"><td><a href="{{ route('proof', ['cause' => $name]) }}">{{ $lines[0]->cause->words() }}</a>, {{ Say::count(count($lines), 'line') }}</td><td class="n">{{ $money(array_sum(array_map(fn ($line) => $line->amount, $lines)))->grouped() }}</td></tr>
+                <tr data-part="cause-{{ $name }}"><td><a href="{{ route('proof', ['cause' => $name]) }}">{{ $lines[0]->cause->words() }}</a>, {{ Say::count(count($lines), 'line') }}</td><td class="n">{{ $money($proof->amounts()[$name])->grouped() }}</td></tr>
             @endforeach
             </tbody>
             <tfoot><tr><td>Customers</td><td class="n">{{ Say::balance($money($proof->customers)) }}</td></tr></tfoot>
@@ -63,12 +63,12 @@
             <div class="pairbox">
                 <div>
                     <div class="soft">In the ledger</div>
-                    <div class="figure">{{ $postings->isEmpty() ? 'nothing' : Say::balance($money(array_sum(array_map(fn ($part) => $part->amount, $chosen->postings)))) }}</div>
+                    <div class="figure">{{ $postings->isEmpty() ? 'nothing' : Say::balance($money($chosen->posted())) }}</div>
                     @foreach ($postings->take(5) as $posting)<div class="mt-1"><a href="{{ route('posting', $posting->id) }}">Entry {{ $posting->entry }}</a>, {{ Say::day($posting->date) }}<br><span class="slate">{{ $posting->description }}@if ($postings->count() > 1), {{ Say::balance($money($posting->base)) }}@endif</span></div>@endforeach
                 </div>
                 <div>
                     <div class="soft">With the customer</div>
-                    <div class="figure">{{ $items->isEmpty() ? 'nothing' : Say::balance($money(array_sum(array_map(fn ($part) => $part->amount, $chosen->items)))) }}</div>
+                    <div class="figure">{{ $items->isEmpty() ? 'nothing' : Say::balance($money($chosen->documented())) }}</div>
                     @foreach ($items->take(5) as $item)<div class="mt-1"><a href="{{ route('document', $item->root_id) }}">{{ ucfirst(str_replace('_', ' ', $item->kind)) }} {{ $item->document }}</a>, {{ Say::day($item->date) }}@if ($items->count() > 1)<br><span class="slate">{{ Say::balance($money(($item->side === 'debit' ? 1 : -1) * $item->base)) }}</span>@endif</div>@endforeach
                     @if (count($chosen->items) > 5)<details class="mt-1"><summary class="cursor-pointer text-green">{{ count($chosen->items) - 5 }} more</summary>@foreach ($items->skip(5) as $item)<div><a href="{{ route('document', $item->root_id) }}">{{ $item->document }}</a> {{ Say::balance($money(($item->side === 'debit' ? 1 : -1) * $item->base)) }}</div>@endforeach</details>@endif
                     @if ($chosen->customer() !== '')<div class="mt-1">{{ $customers[$chosen->customer()] ?? $chosen->customer() }}</div>@endif

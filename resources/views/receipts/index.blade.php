@@ -1,7 +1,6 @@
 @php
     use Ajuste\Core\Money\Money; use Ajuste\Core\Proposal\PayerRecognition; use Ajuste\Core\Subledger\Side; use App\Http\Say;
     $writes = Auth::user()->role->mayWrite();
-    $sum = Money::ofMinor(array_sum(array_map(fn ($guess) => $guess->line->amount->currency->code === $base->code ? $guess->line->amount->minor : 0, $guesses)), $base);
     $settles = collect($proposal->settles ?? [])->keyBy(fn ($of) => $of->item->id);
 @endphp
 <x-layout title="Receipts" station="receipts" class="halves even">
@@ -10,8 +9,8 @@
         <p class="lead">{{ Say::count(count($guesses), 'bank line') }} to place, {{ $sum->grouped() }} {{ $base->code }}; {{ number_format($placed) }} placed. The most certain first.</p>
         <div class="flex items-center gap-4 flex-wrap">
             <x-filter/>
-            @if ($writes && ($certain = array_filter($guesses, fn ($guess) => $guess->isCertain())) !== [])
-                <form method="post" action="{{ route('receipts.accept') }}" class="ml-auto">@csrf<button class="button">Accept {{ Say::count(count($certain), 'sure one') }}, {{ Money::ofMinor(array_sum(array_map(fn ($guess) => $guess->line->amount->currency->code === $base->code ? $guess->line->amount->minor : 0, $certain)), $base)->grouped() }}</button></form>
+            @if ($writes && $certain !== [])
+                <form method="post" action="{{ route('receipts.accept') }}" class="ml-auto">@csrf<button class="button">Accept {{ Say::count(count($certain), 'sure one') }}, {{ $certainSum->grouped() }}</button></form>
             @endif
         </div>
         <table class="grid-table mt-2" data-list data-decimals="{{ $base->decimals }}">

@@ -2,7 +2,7 @@
 <x-layout title="Unapplied" station="unapplied" class="halves even">
     <div class="pane" x-data="grid">
         <h1>Unapplied receipts and credits</h1>
-        <p class="lead">{{ Say::count(count($customers), 'customer') }}, {{ $money(array_sum(array_map(fn ($c) => $c->loose, $customers)))->grouped() }} loose; {{ $money(array_sum(array_map(fn ($c) => $c->matchable, $customers)))->grouped() }} can be matched at once.</p>
+        <p class="lead">{{ Say::count($totals->customers, 'customer') }}, {{ $money($totals->loose)->grouped() }} loose; {{ $money($totals->matchable)->grouped() }} can be matched at once.</p>
         <x-filter/>
         <table class="grid-table mt-2" data-list data-decimals="{{ $base->decimals }}">
             <thead><tr><th scope="col"><button type="button">Customer</button></th><th scope="col"><button type="button">What</button></th><th scope="col"><button type="button">Since</button></th><th scope="col" class="n"><button type="button">Loose</button></th><th scope="col" class="n"><button type="button">Can be matched</button></th></tr></thead>
