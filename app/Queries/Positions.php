@@ -124,7 +124,7 @@ final readonly class Positions
         $then = static fn (string $kept, string $worked): string => $knownAt === null ? "CASE WHEN p.last_moved_on <= :d THEN p.{$kept} ELSE {$worked} END" : $worked;
         // What is known now is found by its positions, so that cost follows what is open; an earlier moment is worked out from all rows.
         $from = $knownAt === null
-            ? 'item_positions p JOIN items i ON i.id = p.row_id WHERE p.control_account_id = :a AND (p.settled_on IS NULL OR p.settled_on > :d)'
+            ? 'item_positions p '.($customerId === null ? '' : 'INDEXED BY positions_customer ').'JOIN items i ON i.id = p.row_id WHERE p.control_account_id = :a AND (p.settled_on IS NULL OR p.settled_on > :d)'
             : 'items i JOIN item_positions p ON p.item_id = i.root_id WHERE i.control_account_id = :a AND i.recorded_at <= :k AND (i.superseded_at IS NULL OR i.superseded_at > :k)';
         $statement = DB::connection()->getPdo()->prepare(
             'SELECT o.*, c.customer, c.name, coalesce(s.root_id, o.item_id) AS standing_id, coalesce(s.document, o.document) AS standing_document,
@@ -132,7 +132,7 @@ final readonly class Positions
              FROM (SELECT i.root_id AS item_id, i.customer_id, i.document, i.kind, i.side, i.date, i.due_date, i.currency, i.amount, i.base, i.reference, i.terms, i.control_account_id, i.source_item_id,
                           p.matched AS matched_now, p.moved AS moved_now, '
                           .$then('matched', $matched('amount', 'amount')).' AS matched_then, '.$then('moved', $matched('debit_base', 'credit_base'))." AS moved_then
-                   FROM {$from} AND i.date <= :d".($customerId === null ? '' : ' AND i.customer_id = :c').') o
+                   FROM {$from} AND i.date <= :d".($customerId === null ? '' : ' AND p.customer_id = :c').') o
              JOIN customers c ON c.id = o.customer_id
              LEFT JOIN items s ON s.root_id = o.source_item_id AND s.superseded_at IS NULL AND o.source_item_id IS NOT NULL',
         );
