@@ -74,27 +74,22 @@ final class CombinationSearch
         );
     }
 
-    /** The place at which both halves of the list have few enough subsets; null when there is none. */
+    /** The place that divides the list into halves with subsets as even as can be; null when a half has too many. */
     private function middle(): ?int
     {
-        $subsets = 1;
-        $middle = 0;
-        foreach ($this->values as $place => $values) {
-            if ($subsets * (count($values) + 1) > self::WHOLE) {
-                break;
-            }
-            $subsets *= count($values) + 1;
-            $middle = $place + 1;
+        $before = [1.0];
+        foreach ($this->values as $values) {
+            $before[] = end($before) * (count($values) + 1);
         }
-        $rest = 1;
-        for ($place = $middle; $place < count($this->items); $place++) {
-            $rest *= count($this->values[$place]) + 1;
-            if ($rest > self::WHOLE) {
-                return null;
+        $all = end($before);
+        $middle = 0;
+        foreach ($before as $place => $subsets) {
+            if (max($subsets, $all / $subsets) < max($before[$middle], $all / $before[$middle])) {
+                $middle = $place;
             }
         }
 
-        return $middle;
+        return max($before[$middle], $all / $before[$middle]) <= self::WHOLE ? $middle : null;
     }
 
     private function whole(int $middle): Searched
