@@ -30,6 +30,14 @@ return Application::configure(basePath: dirname(__DIR__))
                 ? response()->view('refusal', ['message' => $refusal->getMessage()], 422)
                 : back()->withInput()->with('refusal', $refusal->getMessage());
         });
+        $exceptions->render(function (PDOException $problem, Request $request) {
+            $busy = 'The books are being written to by a long import or run. Nothing was posted by this request; try again in a minute.';
+            if (! str_contains($problem->getMessage(), 'database is locked')) {
+                return null;
+            }
+
+            return $request->isMethod('GET') ? response()->view('refusal', ['message' => $busy], 503) : back()->withInput()->with('refusal', $busy);
+        });
         $exceptions->render(function (PostTooLargeException $tooLarge, Request $request) {
             return response()->view('refusal', ['message' => 'The files are larger than 64 MB together. Hand them in one by one, or read them with “./ajuste import”.'], 413);
         });

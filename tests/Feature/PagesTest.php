@@ -6,6 +6,7 @@ namespace Tests\Feature;
 
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
+use PDO;
 use PHPUnit\Framework\Attributes\DataProvider;
 
 final class PagesTest extends BooksTestCase
@@ -222,6 +223,18 @@ final class PagesTest extends BooksTestCase
         $this->get('/aged?basis[]=x&as_of[]=1')->assertOk();
         $this->get('/documents/999')->assertNotFound();
         $this->get('/accounts/nope')->assertNotFound();
+    }
+
+    public function test_who_meets_a_long_import_is_told_and_loses_nothing(): void
+    {
+        $this->actingAs($this->person());
+        DB::statement('PRAGMA busy_timeout = 50');
+        $other = new PDO("sqlite:{$this->folder}/books.sqlite");
+        $other->exec('BEGIN IMMEDIATE');
+        $this->post('/credit-balances', ['key' => 'busy'])->assertSessionHas('refusal', static fn (string $message): bool => str_contains($message, 'try again in a minute'));
+        $this->get('/proof')->assertOk();
+        $other->exec('ROLLBACK');
+        $this->post('/credit-balances', ['key' => 'busy'])->assertSessionHas('done');
     }
 
     public function test_empty_books_point_to_intake(): void

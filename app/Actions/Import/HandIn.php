@@ -37,7 +37,10 @@ final readonly class HandIn
             foreach ($uploads as $place => $upload) {
                 $name = basename(str_replace('\\', '/', $upload->getClientOriginalName()));
                 if (! $upload->isValid()) {
-                    throw new Refusal("“{$name}” did not arrive: {$upload->getErrorMessage()} Hand it in again; files above ".intdiv(config()->integer('ajuste.largest_upload'), 1048576).' MB are read with ./ajuste import.');
+                    $most = intdiv(config()->integer('ajuste.largest_upload'), 1048576);
+                    throw new Refusal($upload->getError() === UPLOAD_ERR_INI_SIZE
+                        ? "“{$name}” is larger than {$most} MB. Split it by months, or read it with “./ajuste import”; nothing was stored."
+                        : "“{$name}” did not arrive whole. Hand it in again; nothing was stored.");
                 }
                 $path = "{$handIn->folder}/up{$place}";
                 $upload->move($handIn->folder, "up{$place}");
