@@ -27,7 +27,11 @@ final readonly class ExportJournals
         $rows = DB::table('postings')->join('vouchers', 'vouchers.id', '=', 'postings.voucher_id')->join('accounts', 'accounts.id', '=', 'postings.account_id')
             ->when($since !== null, static fn ($query) => $query->where('vouchers.date', '>=', $since))
             ->orderBy('vouchers.id')->orderBy('postings.id')
-            ->get(['vouchers.id as voucher_id', 'vouchers.number', 'vouchers.date', 'vouchers.text', 'accounts.account', 'postings.description', 'postings.base', 'postings.currency', 'postings.currency_amount', 'postings.customer', 'postings.document', 'postings.reference', 'postings.source']);
+            ->get([
+                'vouchers.id as voucher_id', 'vouchers.number', 'vouchers.date', 'vouchers.text', 'accounts.account', 'postings.description',
+                'postings.base', 'postings.currency', 'postings.currency_amount', 'postings.customer', 'postings.document', 'postings.reference',
+                'postings.source',
+            ]);
         foreach ($rows as $row) {
             $amount = Money::ofMinor($row->base, $base)->abs()->decimal();
             $foreign = $row->currency_amount !== null;

@@ -43,7 +43,10 @@ final readonly class MatchItems
             assert($items !== []);
             $ticks = $matching->fill($items, $this->typed($items, $request->typed));
             $remainder = $matching->remainder($ticks);
-            $plan = $matching->plan(array_values(array_filter($ticks, static fn (Tick $tick): bool => $tick->amount->minor !== 0)), $date, Customer::query()->findOrFail($request->customerId)->customer);
+            $plan = $matching->plan(
+                array_values(array_filter($ticks, static fn (Tick $tick): bool => $tick->amount->minor !== 0)), $date,
+                Customer::query()->findOrFail($request->customerId)->customer,
+            );
 
             return new MatchRehearsal($ticks, $remainder, $plan, null);
         } catch (Refusal $refusal) {
@@ -78,7 +81,10 @@ final readonly class MatchItems
                 }
             }
             $record->flush();
-            $this->audit->record('match', "settlement {$settlement->id}", '', ['date' => $plan->date, 'settled' => $plan->settled->decimal(), 'documents' => implode(' ', array_map(static fn (Tick $tick): string => $tick->item->document, $plan->ticks))]);
+            $this->audit->record('match', "settlement {$settlement->id}", '', [
+                'date' => $plan->date, 'settled' => $plan->settled->decimal(),
+                'documents' => implode(' ', array_map(static fn (Tick $tick): string => $tick->item->document, $plan->ticks)),
+            ]);
 
             return $settlement->id;
         });

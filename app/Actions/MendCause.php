@@ -47,7 +47,10 @@ final readonly class MendCause
             $record = new Recorder($this->actor);
             $posted = $record->voucher($this->plan($cause, $control, $counter, $date));
             $record->flush();
-            $this->audit->record('correct the ledger', "voucher {$posted->number}", $cause->note, ['cause' => $cause->cause->value, 'document' => $cause->document(), 'amount' => $cause->amount]);
+            $this->audit->record(
+                'correct the ledger', "voucher {$posted->number}", $cause->note,
+                ['cause' => $cause->cause->value, 'document' => $cause->document(), 'amount' => $cause->amount],
+            );
 
             return $posted->id;
         });
@@ -61,7 +64,10 @@ final readonly class MendCause
             if (trim($reason) === '') {
                 throw new Refusal('A cause is carried with a reason, so that others can follow it.');
             }
-            $id = DB::table('carried_causes')->insertGetId(['account_id' => $control->id, 'cause_key' => $causeKey, 'amount' => $cause->amount, 'reason' => $reason, 'who' => $this->actor->who, 'recorded_at' => Moment::now()]);
+            $id = DB::table('carried_causes')->insertGetId([
+                'account_id' => $control->id, 'cause_key' => $causeKey, 'amount' => $cause->amount, 'reason' => $reason, 'who' => $this->actor->who,
+                'recorded_at' => Moment::now(),
+            ]);
             $this->audit->record('carry cause', "cause {$id}", $reason, ['cause' => $cause->cause->value, 'document' => $cause->document(), 'amount' => $cause->amount]);
 
             return $id;

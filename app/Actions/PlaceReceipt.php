@@ -100,7 +100,10 @@ final class PlaceReceipt
         $original = $line->amount->plus($line->charges);
         $credited = $this->base($line->amount, $line->bookingDate);
         $charges = $line->charges->isZero() ? Money::zero($credited->currency) : $this->base($original, $line->bookingDate)->minus($credited);
-        $vouchers = [$posting->receipt($line->bookingDate, $this->settings->accounts()->withId($line->accountId), $control, $credited, $charges, $original, $document, $customer->customer, "Receipt {$customer->name}")];
+        $vouchers = [$posting->receipt(
+            $line->bookingDate, $this->settings->accounts()->withId($line->accountId), $control, $credited, $charges, $original, $document,
+            $customer->customer, "Receipt {$customer->name}",
+        )];
         $posted = $record->voucher($vouchers[0]);
         $receipt = $record->item(
             document: $document, kind: Kind::Receipt, customerId: $customer->id, occurrence: $this->occurrence($document, Kind::Receipt, $customer->id), side: Side::Credit,
@@ -210,7 +213,10 @@ final class PlaceReceipt
         if (DB::table('bank_placements')->where('line_id', $line->id)->exists()) {
             throw new Refusal('This bank line has been placed already. Load the page again.');
         }
-        DB::table('bank_placements')->insert(['line_id' => $line->id, 'kind' => $kind, 'item_id' => $itemId, 'reason' => $reason, 'who' => $this->actor->who, 'recorded_at' => Moment::now()]);
+        DB::table('bank_placements')->insert([
+            'line_id' => $line->id, 'kind' => $kind, 'item_id' => $itemId, 'reason' => $reason, 'who' => $this->actor->who,
+            'recorded_at' => Moment::now(),
+        ]);
     }
 
     /** What a person decides is remembered for the payer's name and account. */

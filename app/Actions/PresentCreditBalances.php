@@ -31,7 +31,10 @@ final readonly class PresentCreditBalances
     {
         $rule = new CreditBalances($this->settings->accounts(), $this->settings->locked(), $this->settings->base());
 
-        return $rule->plan($account, $asOf, $this->positions->forPresentation($account->id, $asOf), CreditBalancePolicy::from($this->settings->text(Setting::CreditBalances)), $this->settings->money(Setting::CreditBalanceLimit));
+        return $rule->plan(
+            $account, $asOf, $this->positions->forPresentation($account->id, $asOf),
+            CreditBalancePolicy::from($this->settings->text(Setting::CreditBalances)), $this->settings->money(Setting::CreditBalanceLimit),
+        );
     }
 
     /** The run of that day that stands, if there is one. */

@@ -47,7 +47,10 @@ final class Recorder
         $this->run(
             'INSERT INTO postings (voucher_id, import_file_id, source_row, entry, occurrence, version, date, account_id, base, description, document, customer, reference, source, batch, currency, currency_amount, recorded_at)
              VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',
-            [$voucherId, $importFileId, $sourceRow, $entry, $occurrence, $version, $date, $accountId, $base, $description, $document, $customer, $reference, $source, $batch, $currency, $currencyAmount, $this->recordedAt],
+            [
+                $voucherId, $importFileId, $sourceRow, $entry, $occurrence, $version, $date, $accountId, $base, $description, $document, $customer,
+                $reference, $source, $batch, $currency, $currencyAmount, $this->recordedAt,
+            ],
         );
         $this->addToDay($accountId, $date, $base, 0);
 
@@ -72,7 +75,10 @@ final class Recorder
         $this->run(
             'INSERT INTO items (id, root_id, version, document, kind, customer_id, occurrence, side, date, due_date, currency, amount, base, control_account_id, reference, entry, batch, terms, source_item_id, voucher_id, import_file_id, source_row, recorded_at)
              VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',
-            [$id, $rootId ?? $id, $version, $document, $kind->value, $customerId, $occurrence, $side->value, $date, $dueDate, $currency, $amount, $base, $controlAccountId, $reference, $entry, $batch, $terms, $sourceItemId, $voucherId, $importFileId, $sourceRow, $this->recordedAt],
+            [
+                $id, $rootId ?? $id, $version, $document, $kind->value, $customerId, $occurrence, $side->value, $date, $dueDate, $currency, $amount,
+                $base, $controlAccountId, $reference, $entry, $batch, $terms, $sourceItemId, $voucherId, $importFileId, $sourceRow, $this->recordedAt,
+            ],
         );
         if ($rootId === null) {
             $this->run('INSERT INTO item_positions (item_id, row_id, control_account_id, customer_id, amount) VALUES (?, ?, ?, ?, ?)', [$id, $id, $controlAccountId, $customerId, $amount]);

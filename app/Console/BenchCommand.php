@@ -47,7 +47,10 @@ final class BenchCommand extends Command
                 foreach (['import', 'proof', 'aged'] as $name) {
                     [$seconds, $peak] = $measured[$name];
                     [$plain, $plainPeak] = $measured["{$name}-sql"];
-                    $rows[] = [number_format((int) $size), $name, number_format($seconds / max(0.001, $plain), 2), sprintf('%.2f s', $seconds), sprintf('%.2f s', $plain), sprintf('%d MB', $peak / 1048576), sprintf('%d MB', $plainPeak / 1048576)];
+                    $rows[] = [
+                        number_format((int) $size), $name, number_format($seconds / max(0.001, $plain), 2), sprintf('%.2f s', $seconds),
+                        sprintf('%.2f s', $plain), sprintf('%d MB', $peak / 1048576), sprintf('%d MB', $plainPeak / 1048576),
+                    ];
                 }
             } finally {
                 File::deleteDirectory($folder);
@@ -61,7 +64,9 @@ final class BenchCommand extends Command
     /** @return array{float, int} seconds and peak bytes */
     private function measure(string $job, string $folder): array
     {
-        $process = new Process([PHP_BINARY, '-d', 'memory_limit=8G', base_path('artisan'), 'ajuste:bench', "--job={$job}", "--folder={$folder}"], null, ['AJUSTE_BOOKS' => "{$folder}/books.sqlite"], null, 3600);
+        $process = new Process([
+            PHP_BINARY, '-d', 'memory_limit=8G', base_path('artisan'), 'ajuste:bench', "--job={$job}", "--folder={$folder}",
+        ], null, ['AJUSTE_BOOKS' => "{$folder}/books.sqlite"], null, 3600);
         $process->mustRun();
         /** @var array{float, int} $result */
         $result = json_decode($process->getOutput(), true, flags: JSON_THROW_ON_ERROR);

@@ -23,7 +23,10 @@ final class CreditBalancesCommand extends BooksCommand
         $standing = $action->standing($account, $asOf);
         $presentedBy = $standing !== null && $action->isCurrent($standing, $plan) ? $standing->id : null;
         $done = $presentedBy !== null;
-        $line = static fn (PresentedCredit $credit, string $why): array => ['customer' => $credit->customer, 'document' => $credit->document, 'currency' => $credit->amount->currency->code, 'amount' => $credit->amount->decimal(), 'base' => $credit->base->decimal(), 'why' => $why];
+        $line = static fn (PresentedCredit $credit, string $why): array => [
+            'customer' => $credit->customer, 'document' => $credit->document, 'currency' => $credit->amount->currency->code,
+            'amount' => $credit->amount->decimal(), 'base' => $credit->base->decimal(), 'why' => $why,
+        ];
         $lines = $done ? [] : array_map(static fn (PresentedCredit $credit): array => $line($credit, $credit->why), $plan->lines);
         $left = array_map(static fn (PresentedCredit $credit): array => array_diff_key($line($credit, $credit->why), ['currency' => 0, 'base' => 0]), $plan->left);
         foreach ($done ? $plan->lines : [] as $credit) {

@@ -44,7 +44,10 @@ final class ProposeCommand extends BooksCommand
         return [
             'receipt' => $of->receipt->document, 'customer' => $of->customer, 'amount' => $of->receipt->open->decimal(), 'how' => $of->proposal->how->value, 'only' => $of->proposal->only,
             'searched' => $of->proposal->searched->value, 'difference' => $say($of->proposal->difference),
-            'settles' => array_map(static fn (Settles $settles): array => ['document' => $settles->item->document, 'side' => $settles->item->side->value, 'amount' => $say($settles->amount), 'discount' => $say($settles->discount)], $of->proposal->settles),
+            'settles' => array_map(static fn (Settles $settles): array => [
+                'document' => $settles->item->document, 'side' => $settles->item->side->value, 'amount' => $say($settles->amount),
+                'discount' => $say($settles->discount),
+            ], $of->proposal->settles),
             'unapplied' => $say($of->proposal->unapplied),
         ];
     }
@@ -55,6 +58,9 @@ final class ProposeCommand extends BooksCommand
         $data = $this->data($of);
         $settles = implode(', ', array_map(static fn (Settles $settles): string => $settles->item->document, $of->proposal->settles));
 
-        return [$of->receipt->document, $of->customer, $of->receipt->open->decimal(), $of->proposal->how->value, $of->proposal->only ? 'yes' : 'no', mb_strimwidth($settles, 0, 60, '…'), (string) $data['difference'], (string) $data['unapplied']];
+        return [
+            $of->receipt->document, $of->customer, $of->receipt->open->decimal(), $of->proposal->how->value, $of->proposal->only ? 'yes' : 'no',
+            mb_strimwidth($settles, 0, 60, '…'), (string) $data['difference'], (string) $data['unapplied'],
+        ];
     }
 }

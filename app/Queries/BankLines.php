@@ -100,7 +100,10 @@ final readonly class BankLines
     {
         $amount = $line->amount->plus($line->charges);
 
-        return new OpenItem(0, $line->reference, Kind::Receipt, Side::Credit, $line->valueDate, $line->valueDate, $amount, $amount, $amount, 0, 0, $line->remittance, controlAccountId: $control->id);
+        return new OpenItem(
+            0, $line->reference, Kind::Receipt, Side::Credit, $line->valueDate, $line->valueDate, $amount, $amount, $amount, 0, 0, $line->remittance,
+            controlAccountId: $control->id,
+        );
     }
 
     /** @return list<PayerProfile> */
@@ -127,6 +130,9 @@ final readonly class BankLines
 
     private function line(stdClass $row): BankLine
     {
-        return new BankLine($row->id, $row->account_id, $row->booking_date, $row->value_date, Money::ofMinor($row->amount, $row->currency), Money::ofMinor($row->charges, $row->currency), $row->reference, $row->party, $row->party_account, $row->remittance);
+        return new BankLine(
+            $row->id, $row->account_id, $row->booking_date, $row->value_date, Money::ofMinor($row->amount, $row->currency),
+            Money::ofMinor($row->charges, $row->currency), $row->reference, $row->party, $row->party_account, $row->remittance,
+        );
     }
 }

@@ -27,6 +27,9 @@ final readonly class Matches
     {
         return DB::table('matches as m')->join('items as d', 'd.id', '=', 'm.debit_item_id')->join('items as c', 'c.id', '=', 'm.credit_item_id')->leftJoin('match_reversals as r', 'r.match_id', '=', 'm.id')
             ->leftJoin('settlements as s', 's.id', '=', 'm.settlement_id')
-            ->select(['m.*', 'd.document as debit_document', 'd.kind as debit_kind', 'd.currency', 'c.document as credit_document', 'c.kind as credit_kind', 's.who', 'r.date as reversed_on', 'r.reason', 'r.who as reversed_by']);
+            ->select([
+                'm.*', 'd.document as debit_document', 'd.kind as debit_kind', 'd.currency', 'c.document as credit_document', 'c.kind as credit_kind',
+                's.who', 'r.date as reversed_on', 'r.reason', 'r.who as reversed_by',
+            ]);
     }
 }

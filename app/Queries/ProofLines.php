@@ -59,7 +59,10 @@ final readonly class ProofLines implements ProofSource
                 ->orderBy('postings.id')
                 ->get(['postings.*', 'accounts.account as number', 'accounts.name as account_name']);
             foreach ($rows as $row) {
-                yield ["{$row->number} {$row->account_name}", new ProofLine(Book::Ledger, $row->id, $row->date, $row->base, $row->document, $row->customer, $row->entry, $row->batch, $row->source, $row->description)];
+                yield ["{$row->number} {$row->account_name}", new ProofLine(
+                    Book::Ledger, $row->id, $row->date, $row->base, $row->document, $row->customer, $row->entry, $row->batch, $row->source,
+                    $row->description,
+                )];
             }
         }
     }

@@ -114,7 +114,10 @@ final readonly class Proposals
         }
         $discounts = [];
         foreach ($offers as $id => [$item, $offer]) {
-            $discounts[$id] = $offer->onTheRest($item->open->minor, $item->amount->minor - ($taken[$id]['less'] ?? 0), $taken[$id]['paid'] ?? 0, $valueDate, $this->settings->text(Setting::DiscountPartPayments) === 'yes');
+            $discounts[$id] = $offer->onTheRest(
+                $item->open->minor, $item->amount->minor - ($taken[$id]['less'] ?? 0), $taken[$id]['paid'] ?? 0, $valueDate,
+                $this->settings->text(Setting::DiscountPartPayments) === 'yes',
+            );
         }
 
         return $discounts;

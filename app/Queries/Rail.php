@@ -52,7 +52,10 @@ final readonly class Rail
     {
         $lines = $this->lines->toPlace($asOf);
 
-        return new Station('Receipts', 'receipts', $lines === [] ? '' : self::count(count($lines), 'line'), BankLines::sum($lines, $this->settings->base()), $lines === [], 'Place '.self::count(count($lines), 'bank line'), '', $lines[0]->bookingDate ?? '');
+        return new Station(
+            'Receipts', 'receipts', $lines === [] ? '' : self::count(count($lines), 'line'), BankLines::sum($lines, $this->settings->base()),
+            $lines === [], 'Place '.self::count(count($lines), 'bank line'), '', $lines[0]->bookingDate ?? '',
+        );
     }
 
     private function proof(Account $account, string $asOf): Station
@@ -96,7 +99,10 @@ final readonly class Rail
     {
         $difference = $this->figures->at($account, $asOf)->difference;
 
-        return new Station('Aged', 'aged', $difference->isZero() ? 'ties' : 'does not tie', null, false, 'Strike the aged list', $difference->isZero() ? 'equals the control account' : "off by {$difference->abs()->grouped()}");
+        return new Station(
+            'Aged', 'aged', $difference->isZero() ? 'ties' : 'does not tie', null, false, 'Strike the aged list',
+            $difference->isZero() ? 'equals the control account' : "off by {$difference->abs()->grouped()}",
+        );
     }
 
     private function money(int $minor): Money

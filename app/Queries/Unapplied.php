@@ -24,7 +24,10 @@ final readonly class Unapplied
         $customers = [];
         foreach ($found as $id => $loose) {
             if ($loose->items > 0) {
-                $customers[] = new LooseCustomer($id, $about[$id][0], $about[$id][1], $loose->items, $loose->credits, $loose->debits, $loose->matchable(), $loose->oldest, implode(', ', array_keys($loose->kinds)));
+                $customers[] = new LooseCustomer(
+                    $id, $about[$id][0], $about[$id][1], $loose->items, $loose->credits, $loose->debits, $loose->matchable(), $loose->oldest,
+                    implode(', ', array_keys($loose->kinds)),
+                );
             }
         }
         usort($customers, static fn (LooseCustomer $one, LooseCustomer $other): int => [$other->matchable, $one->oldest, $one->customer] <=> [$one->matchable, $other->oldest, $other->customer]);

@@ -8,5 +8,8 @@ namespace App\Queries;
 final readonly class VoucherState
 {
     /** @param  string  $state to export, exported, not brought back (by a later import of its dates), taken over */
-    public function __construct(public int $id, public string $number, public string $date, public string $text, public string $who, public string $recordedAt, public int $total, public string $state) {}
+    public function __construct(
+        public int $id, public string $number, public string $date, public string $text, public string $who, public string $recordedAt,
+        public int $total, public string $state,
+    ) {}
 }

@@ -11,7 +11,10 @@ final class MappingGuess
 {
     /** Other headings under which a field is met; the trade's common words. */
     private const SYNONYMS = [
-        'document' => ['document no', 'document number', 'doc', 'doc no', 'invoice', 'invoice no', 'invoice number', 'voucher', 'number', 'documento', 'factura', 'beleg', 'belegnummer', 'belegnr', 'piece'],
+        'document' => [
+            'document no', 'document number', 'doc', 'doc no', 'invoice', 'invoice no', 'invoice number', 'voucher', 'number', 'documento', 'factura',
+            'beleg', 'belegnummer', 'belegnr', 'piece',
+        ],
         'kind' => ['type', 'document type', 'doc type', 'tipo', 'art', 'belegart'],
         'customer' => ['customer no', 'customer number', 'client', 'debtor', 'account no', 'cliente', 'kunde', 'kundennr', 'kundennummer'],
         'supplier' => ['supplier no', 'supplier number', 'vendor', 'creditor', 'proveedor', 'lieferant'],

@@ -34,7 +34,9 @@ final readonly class Voucher
     public function mirrored(string $date, string $text): self
     {
         return new self($date, $text, array_map(
-            static fn (VoucherLine $line): VoucherLine => new VoucherLine($line->account, $line->base->negated(), $line->description, $line->document, $line->customer, $line->original?->negated()),
+            static fn (VoucherLine $line): VoucherLine => new VoucherLine(
+                $line->account, $line->base->negated(), $line->description, $line->document, $line->customer, $line->original?->negated(),
+            ),
             $this->lines,
         ));
     }

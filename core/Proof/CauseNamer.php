@@ -46,12 +46,18 @@ final readonly class CauseNamer
 
     public function notInLedger(ProofLine $item): ?CauseLine
     {
-        return $this->oneSided(Cause::NotInLedger, $item, ucfirst(str_replace('_', ' ', $item->kind))." {$item->document} of {$item->date}, {$this->say($item->amount)}, has no posting".($item->batch === '' ? '.' : "; its batch is {$item->batch}."));
+        return $this->oneSided(
+            Cause::NotInLedger, $item,
+            ucfirst(str_replace('_', ' ', $item->kind))." {$item->document} of {$item->date}, {$this->say($item->amount)}, has no posting".($item->batch === '' ? '.' : "; its batch is {$item->batch}."),
+        );
     }
 
     public function notInSubledger(ProofLine $posting): ?CauseLine
     {
-        return $this->oneSided(Cause::NotInSubledger, $posting, "Entry {$posting->entry} of {$posting->date}, {$this->say($posting->amount)}".($posting->text === '' ? '' : ", “{$posting->text}”").', has no document with a customer.');
+        return $this->oneSided(
+            Cause::NotInSubledger, $posting,
+            "Entry {$posting->entry} of {$posting->date}, {$this->say($posting->amount)}".($posting->text === '' ? '' : ", “{$posting->text}”").', has no document with a customer.',
+        );
     }
 
     /**

@@ -11,7 +11,10 @@ final class PayerRecognition
     public const SURE = 75;
 
     /** Words that say what kind of firm it is and not which. */
-    private const FORMS = ['SL', 'SA', 'SLU', 'SAU', 'LTD', 'LIMITED', 'PLC', 'GMBH', 'AG', 'KG', 'SARL', 'SAS', 'BV', 'NV', 'INC', 'LLC', 'KK', 'COOP', 'CO', 'THE', 'DE', 'DEL', 'LA', 'EL', 'Y', 'AND', 'MEMBER'];
+    private const FORMS = [
+        'SL', 'SA', 'SLU', 'SAU', 'LTD', 'LIMITED', 'PLC', 'GMBH', 'AG', 'KG', 'SARL', 'SAS', 'BV', 'NV', 'INC', 'LLC', 'KK', 'COOP', 'CO', 'THE',
+        'DE', 'DEL', 'LA', 'EL', 'Y', 'AND', 'MEMBER',
+    ];
 
     /**
      * @param array<int, list<string>> $quoted documents that the text quotes, by customer id
@@ -47,7 +50,10 @@ final class PayerRecognition
     /** @param  list<string>  $documents */
     private static function byDocument(array $documents, PayerProfile $profile): ?PayerGuess
     {
-        return $documents === [] ? null : new PayerGuess($profile->customerId, "quotes {$documents[0]}".(count($documents) > 1 ? ' and '.(count($documents) - 1).' more' : ''), min(99, 90 + count($documents)));
+        return $documents === [] ? null : new PayerGuess(
+            $profile->customerId, "quotes {$documents[0]}".(count($documents) > 1 ? ' and '.(count($documents) - 1).' more' : ''),
+            min(99, 90 + count($documents)),
+        );
     }
 
     private static function byName(string $name, string $text, PayerProfile $profile): ?PayerGuess
@@ -84,7 +90,10 @@ final class PayerRecognition
     /** @return list<string> capitals without accents, forms of firms left out */
     private static function words(string $name): array
     {
-        $plain = strtr(mb_strtoupper($name), ['Á' => 'A', 'À' => 'A', 'Ä' => 'A', 'É' => 'E', 'È' => 'E', 'Í' => 'I', 'Ó' => 'O', 'Ö' => 'O', 'Ú' => 'U', 'Ü' => 'U', 'Ñ' => 'N', 'Ç' => 'C', '.' => '']);
+        $plain = strtr(mb_strtoupper($name), [
+            'Á' => 'A', 'À' => 'A', 'Ä' => 'A', 'É' => 'E', 'È' => 'E', 'Í' => 'I', 'Ó' => 'O', 'Ö' => 'O', 'Ú' => 'U', 'Ü' => 'U', 'Ñ' => 'N',
+            'Ç' => 'C', '.' => '',
+        ]);
         $words = preg_split('/[^\p{L}\p{N}]+/u', $plain, -1, PREG_SPLIT_NO_EMPTY) ?: [];
 
         return array_values(array_unique(array_diff($words, self::FORMS)));

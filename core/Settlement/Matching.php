@@ -202,7 +202,10 @@ final readonly class Matching
             $of = $difference->match->debit->document;
             $text = 'Realised exchange '.($gain ? 'gain' : 'loss').' on '.$of;
             $lines[] = new VoucherLine($this->accounts->withId($difference->match->debit->controlAccountId), $difference->base, $text, $of, $customer);
-            $lines[] = new VoucherLine($this->accounts->withRole($gain ? AccountRole::ExchangeRealisedGain : AccountRole::ExchangeRealisedLoss), $difference->base->negated(), $text, $of, $customer);
+            $lines[] = new VoucherLine(
+                $this->accounts->withRole($gain ? AccountRole::ExchangeRealisedGain : AccountRole::ExchangeRealisedLoss),
+                $difference->base->negated(), $text, $of, $customer,
+            );
         }
 
         return $lines === [] ? null : new Voucher($date, 'Exchange differences realised by a match', $lines);

@@ -25,9 +25,16 @@ final class DemoFiles
 
     private const SHOPS = ['Almadraba Foods', 'Bodega Tresríos', 'Casa Ferrín Bakeries', 'Lonja del Cierzo', 'Tiendas Romeral', 'Ultramar Pantry', 'Valle Hondo Hotels', 'Obrador Nublares'];
 
-    private const ABROAD = [['Hullhaven Deli Group', 'GBP', 'GB'], ['Oakmere Delicatessen', 'GBP', 'GB'], ['Fennbridge Grocers', 'GBP', 'GB'], ['Redmill Wholefoods', 'USD', 'US'], ['Prairie Lantern Co-op', 'USD', 'US'], ['Saltmarsh & Daughters', 'USD', 'US'], ['Kita-Minato Trading', 'JPY', 'JP'], ['Aozora Olive House', 'JPY', 'JP']];
+    private const ABROAD = [
+        ['Hullhaven Deli Group', 'GBP', 'GB'], ['Oakmere Delicatessen', 'GBP', 'GB'], ['Fennbridge Grocers', 'GBP', 'GB'],
+        ['Redmill Wholefoods', 'USD', 'US'], ['Prairie Lantern Co-op', 'USD', 'US'], ['Saltmarsh & Daughters', 'USD', 'US'],
+        ['Kita-Minato Trading', 'JPY', 'JP'], ['Aozora Olive House', 'JPY', 'JP'],
+    ];
 
-    private const WORDS = ['Acequia', 'Barbecho', 'Cardencha', 'Espliego', 'Fontanar', 'Gavilla', 'Hontanar', 'Jaral', 'Lindero', 'Majuelo', 'Noguera', 'Orujera', 'Pedriza', 'Retama', 'Sarmienta', 'Trigal', 'Umbría', 'Vereda', 'Zarzal', 'Almazara'];
+    private const WORDS = [
+        'Acequia', 'Barbecho', 'Cardencha', 'Espliego', 'Fontanar', 'Gavilla', 'Hontanar', 'Jaral', 'Lindero', 'Majuelo', 'Noguera', 'Orujera',
+        'Pedriza', 'Retama', 'Sarmienta', 'Trigal', 'Umbría', 'Vereda', 'Zarzal', 'Almazara',
+    ];
 
     private const TRADES = ['Ultramarinos', 'Panadería', 'Mesón', 'Colmado', 'Hostal'];
 
@@ -35,7 +42,10 @@ final class DemoFiles
 
     private const SURNAMES = ['Peñalba', 'Olivarra', 'Trigales', 'Molinuevo', 'Cierzal', 'Vilariño', 'Barrancas', 'Sotomolino', 'Encinal', 'Aldehuela'];
 
-    private const GOODS = [['Olive oil, 5 l', '4010', 10], ['Bread flour, 25 kg', '4000', 10], ['Barley seed, 50 kg', '4020', 10], ['Fertiliser NPK, 40 kg', '4030', 21], ['Milling service', '4040', 21]];
+    private const GOODS = [
+        ['Olive oil, 5 l', '4010', 10], ['Bread flour, 25 kg', '4000', 10], ['Barley seed, 50 kg', '4020', 10], ['Fertiliser NPK, 40 kg', '4030', 21],
+        ['Milling service', '4040', 21],
+    ];
 
     private const TABLES = [
         'settings' => ['name', 'value'],
@@ -188,7 +198,10 @@ final class DemoFiles
             $this->add('suppliers', ['supplier' => $supplier, 'name' => $name, 'currency' => 'EUR', 'control_account' => '2100']);
             $this->customer((string) (5001 + $place), $name, 'EUR', 'net 60', 'member', 'ES', $supplier);
             if ($place % 7 !== 3) {
-                $this->add('agreements', ['customer' => (string) (5001 + $place), 'supplier' => $supplier, 'reference' => 'OFF-'.(100 + $place), 'from' => '2024-01-01', 'to' => $place % 9 === 0 ? '2026-12-31' : '', 'currency' => 'EUR', 'scope' => $place % 2 === 0 ? 'due' : 'all']);
+                $this->add('agreements', [
+                    'customer' => (string) (5001 + $place), 'supplier' => $supplier, 'reference' => 'OFF-'.(100 + $place), 'from' => '2024-01-01',
+                    'to' => $place % 9 === 0 ? '2026-12-31' : '', 'currency' => 'EUR', 'scope' => $place % 2 === 0 ? 'due' : 'all',
+                ]);
             }
         }
         foreach (['GBP' => 11540, 'USD' => 9210, 'JPY' => 620] as $currency => $start) {
@@ -209,7 +222,10 @@ final class DemoFiles
             'customer' => $customer, 'name' => $name, 'trading_name' => $group === 'shop' ? explode(' ', $name, 2)[1] : '', 'currency' => $currency, 'terms' => $terms, 'control_account' => '1100', 'supplier' => $supplier,
             'group' => $group, 'email' => "accounts.{$customer}@example.invalid", 'country' => $country, 'credit_limit' => $group === 'shop' ? '6000.00' : '',
         ]);
-        $this->customers[$customer] = ['customer' => $customer, 'name' => $name, 'currency' => $currency, 'terms' => $terms, 'habit' => $this->chance->getInt(0, 9), 'member' => $supplier !== ''];
+        $this->customers[$customer] = [
+            'customer' => $customer, 'name' => $name, 'currency' => $currency, 'terms' => $terms, 'habit' => $this->chance->getInt(0, 9),
+            'member' => $supplier !== '',
+        ];
         $this->open[$customer] = [];
     }
 
@@ -228,7 +244,9 @@ final class DemoFiles
         }
         // The ledger was taken over 37.50 short.
         $this->post('25-0001', self::FIRST, [['1100', $total - 3750], ['2900', 3750 - $total]], ['description' => 'Brought forward', 'source' => 'opening']);
-        $this->mendingEntries = [...$this->mendingEntries, ...$this->lines('26-9001', '2026-10-31', [['1100', 3750], ['2900', -3750]], ['description' => 'Brought forward, corrected', 'source' => 'opening'])];
+        $this->mendingEntries = [...$this->mendingEntries, ...$this->lines(
+            '26-9001', '2026-10-31', [['1100', 3750], ['2900', -3750]], ['description' => 'Brought forward, corrected', 'source' => 'opening'],
+        )];
     }
 
     private function month(string $first): void
@@ -252,7 +270,11 @@ final class DemoFiles
                 $amount = $this->chance->getInt(20_000, 140_000);
                 if ($this->chance->getInt(0, 2) === 0) {
                     $open = $first >= '2026-08-01' ? $amount : 0;
-                    $this->add('supplier_items', ['document' => $document, 'kind' => 'bill', 'supplier' => (string) ((int) $customer + 2000), 'date' => Day::plus($first, 9), 'due_date' => Day::plus($first, 39), 'currency' => 'EUR', 'amount' => $this->say($amount, 'EUR'), 'base_amount' => $this->say($amount, 'EUR'), 'open' => $this->say($open, 'EUR'), 'reference' => 'olives delivered']);
+                    $this->add('supplier_items', [
+                        'document' => $document, 'kind' => 'bill', 'supplier' => (string) ((int) $customer + 2000), 'date' => Day::plus($first, 9),
+                        'due_date' => Day::plus($first, 39), 'currency' => 'EUR', 'amount' => $this->say($amount, 'EUR'),
+                        'base_amount' => $this->say($amount, 'EUR'), 'open' => $this->say($open, 'EUR'), 'reference' => 'olives delivered',
+                    ]);
                 }
             }
         }
@@ -276,7 +298,11 @@ final class DemoFiles
             $net += $lineNet;
             $tax += $foreign ? 0 : Rounding::proportion($lineNet, $rate, 100);
             $revenue[$account] = ($revenue[$account] ?? 0) + $lineNet;
-            $this->add('item_lines', ['document' => $document, 'line' => (string) $line, 'description' => $goods, 'quantity' => (string) $quantity, 'unit_price' => $this->say($price, $about['currency']), 'net' => $this->say($lineNet, $about['currency']), 'tax_rate' => $foreign ? '0' : (string) $rate, 'account' => $account]);
+            $this->add('item_lines', [
+                'document' => $document, 'line' => (string) $line, 'description' => $goods, 'quantity' => (string) $quantity,
+                'unit_price' => $this->say($price, $about['currency']), 'net' => $this->say($lineNet, $about['currency']),
+                'tax_rate' => $foreign ? '0' : (string) $rate, 'account' => $account,
+            ]);
         }
         $amount = $net + $tax;
         $base = $this->base($amount, $about['currency'], $date);
@@ -334,11 +360,15 @@ final class DemoFiles
         $batched = $about['currency'] === 'EUR' && $this->chance->getInt(0, 3) > 0;
         $batch = $batched ? 'PS'.str_replace('-', '', substr($date, 2)) : '';
         $entry = $batched ? '' : $this->entry($date);
-        $this->item($document, 'receipt', $customer, $date, $date, $cash, $base, ['entry' => $entry, 'batch' => $batch, 'reference' => $this->chance->getInt(0, 2) > 0 ? $invoice['document'] : '']);
+        $this->item($document, 'receipt', $customer, $date, $date, $cash, $base, [
+            'entry' => $entry, 'batch' => $batch, 'reference' => $this->chance->getInt(0, 2) > 0 ? $invoice['document'] : '',
+        ]);
         if ($batched) {
             $this->batches[$batch] = [$date, ($this->batches[$batch][1] ?? 0) + $cash];
         } else {
-            $this->post($entry, $date, [['1500', $base], ['1100', -$base]], ['description' => "Receipt {$about['name']}", 'document' => $document, 'customer' => $customer, 'source' => 'bank']);
+            $this->post($entry, $date, [['1500', $base], ['1100', -$base]], [
+                'description' => "Receipt {$about['name']}", 'document' => $document, 'customer' => $customer, 'source' => 'bank',
+            ]);
         }
         if ($loose) {
             return;
@@ -349,7 +379,9 @@ final class DemoFiles
             $second = strtoupper(substr($kind, 0, 2)).substr($date, 2, 2).$this->number($kind, 4);
             $entry = $this->entry($date);
             $this->item($second, $kind, $customer, $date, $date, $amount, $amount, ['entry' => $entry, 'reference' => $invoice['document']]);
-            $this->post($entry, $date, [[$account, $amount], ['1100', -$amount]], ['description' => ucfirst($kind)." on {$invoice['document']}", 'document' => $second, 'customer' => $customer, 'source' => 'bank']);
+            $this->post($entry, $date, [[$account, $amount], ['1100', -$amount]], [
+                'description' => ucfirst($kind)." on {$invoice['document']}", 'document' => $second, 'customer' => $customer, 'source' => 'bank',
+            ]);
             $this->matches($customer, $invoice, $second, $date, $amount, $amount, $amount);
         }
     }
@@ -364,7 +396,9 @@ final class DemoFiles
         $document = 'CN'.substr($date, 2, 2).$this->number('credit note', 4);
         $entry = $this->entry($date);
         $this->item($document, 'credit_note', $customer, $date, $date, $amount, $amount, ['entry' => $entry]);
-        $this->post($entry, $date, [['4080', $amount - $tax], ['2300', $tax], ['1100', -$amount]], ['description' => 'Credit for returned goods', 'document' => $document, 'customer' => $customer, 'source' => 'sales']);
+        $this->post($entry, $date, [['4080', $amount - $tax], ['2300', $tax], ['1100', -$amount]], [
+            'description' => 'Credit for returned goods', 'document' => $document, 'customer' => $customer, 'source' => 'sales',
+        ]);
         foreach ($this->open[$customer] as &$invoice) {
             if ($date < '2026-09-01' && $invoice['open'] >= $amount && $invoice['date'] <= $date) {
                 $this->matches($customer, $invoice, $document, $date, $amount, $amount, $amount);
@@ -394,8 +428,13 @@ final class DemoFiles
         $base = $this->base(450_000, 'USD', '2026-07-10');
         $entry = $this->entry('2026-09-02');
         $this->item('DM260001', 'deposit_matched', '3104', '2026-09-02', '2026-09-02', 450_000, $base, ['entry' => $entry, 'reference' => 'DP260001']);
-        $this->post($entry, '2026-09-02', [['2170', $base], ['1100', -$base]], ['description' => 'Deposit DP260001 taken over', 'document' => 'DM260001', 'customer' => '3104', 'source' => 'sales']);
-        $this->item('DM260001', 'transfer', '3104', '2026-09-02', '2026-09-02', 450_000, $base, ['side' => 'debit', 'entry' => $entry, 'reference' => 'DP260001', 'control_account' => '2170']);
+        $this->post($entry, '2026-09-02', [['2170', $base], ['1100', -$base]], [
+            'description' => 'Deposit DP260001 taken over', 'document' => 'DM260001', 'customer' => '3104', 'source' => 'sales',
+        ]);
+        $this->item(
+            'DM260001', 'transfer', '3104', '2026-09-02', '2026-09-02', 450_000, $base,
+            ['side' => 'debit', 'entry' => $entry, 'reference' => 'DP260001', 'control_account' => '2170'],
+        );
         $this->add('matches', ['date' => '2026-09-02', 'debit_document' => 'DM260001', 'credit_document' => 'DP260001', 'amount' => '4500.00']);
         $entry = $this->entry('2026-10-06');
         $this->item('TR260001', 'transfer', '3222', '2026-10-06', '2026-10-06', 15_000, 15_000, ['side' => 'debit', 'entry' => $entry]);
@@ -410,7 +449,9 @@ final class DemoFiles
         $entry = $account === '' ? '' : $this->entry($date);
         $this->item($document, $kind, $customer, $date, $kind === 'debit_note' ? Day::plus($date, 30) : $date, $amount, $amount, ['side' => $side, 'entry' => $entry]);
         if ($account !== '') {
-            $this->post($entry, $date, [['1100', $sign * $amount], [$account, -$sign * $amount]], ['description' => ucfirst(str_replace('_', ' ', $kind)), 'document' => $document, 'customer' => $customer, 'source' => 'journal']);
+            $this->post($entry, $date, [['1100', $sign * $amount], [$account, -$sign * $amount]], [
+                'description' => ucfirst(str_replace('_', ' ', $kind)), 'document' => $document, 'customer' => $customer, 'source' => 'journal',
+            ]);
         }
     }
 
@@ -446,17 +487,26 @@ final class DemoFiles
         }
         unset($line);
         $amount = (int) implode('', $digits($item['amount']));
-        array_push($this->mendingEntries, ...$this->lines('26-9002', '2026-10-31', [['1100', $amount], ['1180', -$amount]], ['description' => "Reclassed {$item['document']}", 'document' => $item['document'], 'customer' => $item['customer'], 'source' => 'journal']));
+        array_push($this->mendingEntries, ...$this->lines('26-9002', '2026-10-31', [['1100', $amount], ['1180', -$amount]], [
+            'description' => "Reclassed {$item['document']}", 'document' => $item['document'], 'customer' => $item['customer'], 'source' => 'journal',
+        ]));
 
         // A credit note on the wrong side.
         $this->single('2026-10-14', 'CN269001', 'credit_note', '3230', 18_300, '4080', 1);
-        array_push($this->mendingEntries, ...$this->lines('26-9003', '2026-10-31', [['1100', -36_600], ['4080', 36_600]], ['description' => 'CN269001 put on its side', 'document' => 'CN269001', 'customer' => '3230', 'source' => 'journal']));
+        array_push($this->mendingEntries, ...$this->lines('26-9003', '2026-10-31', [['1100', -36_600], ['4080', 36_600]], [
+            'description' => 'CN269001 put on its side', 'document' => 'CN269001', 'customer' => '3230', 'source' => 'journal',
+        ]));
 
         // A receipt posted twice, and an invoice twice with the customer.
         $receipt = $receipts[0];
         $twice = (int) implode('', $digits($receipt['amount']));
-        $this->post('26-8801', Day::plus($receipt['date'], 1), [['1500', $twice], ['1100', -$twice]], ['description' => 'Receipt, posted again', 'document' => $receipt['document'], 'customer' => $receipt['customer'], 'source' => 'bank']);
-        array_push($this->mendingEntries, ...$this->lines('26-9004', '2026-10-31', [['1500', -$twice], ['1100', $twice]], ['description' => "{$receipt['document']} was posted twice", 'document' => $receipt['document'], 'customer' => $receipt['customer'], 'source' => 'bank']));
+        $this->post('26-8801', Day::plus($receipt['date'], 1), [['1500', $twice], ['1100', -$twice]], [
+            'description' => 'Receipt, posted again', 'document' => $receipt['document'], 'customer' => $receipt['customer'], 'source' => 'bank',
+        ]);
+        array_push($this->mendingEntries, ...$this->lines('26-9004', '2026-10-31', [['1500', -$twice], ['1100', $twice]], [
+            'description' => "{$receipt['document']} was posted twice", 'document' => $receipt['document'], 'customer' => $receipt['customer'],
+            'source' => 'bank',
+        ]));
         $item = $fit(static fn (array $i): bool => ! in_array($i['document'], $taken, true));
         $taken[] = $item['document'];
         $this->rows['items'][] = [...$item, 'entry' => ''];
@@ -466,16 +516,23 @@ final class DemoFiles
         $this->item('R26CUT1', 'receipt', '3002', '2026-10-31', '2026-10-31', 51_271, 51_271, ['batch' => 'PS261031']);
         $this->post('26-9900', '2026-11-02', [['1500', 51_271], ['1100', -51_271]], ['description' => 'Paying-in PS261031', 'source' => 'bank', 'batch' => 'PS261031']);
         $this->item('CN269002', 'credit_note', '3004', '2026-10-30', '2026-10-30', 24_200, 24_200, ['entry' => '26-9901']);
-        $this->post('26-9901', '2026-11-03', [['4080', 22_000], ['2300', 2_200], ['1100', -24_200]], ['description' => 'Credit note', 'document' => 'CN269002', 'customer' => '3004', 'source' => 'sales']);
+        $this->post(
+            '26-9901', '2026-11-03', [['4080', 22_000], ['2300', 2_200], ['1100', -24_200]],
+            ['description' => 'Credit note', 'document' => 'CN269002', 'customer' => '3004', 'source' => 'sales'],
+        );
 
         // Three invoices of a batch that never reached the ledger, and a journal that nobody can place.
         foreach ([['F26T001', '3240', 61_105], ['F26T002', '3241', 48_210], ['F26T003', '3242', 77_105]] as [$document, $customer, $amount]) {
             $this->item($document, 'invoice', $customer, '2026-10-30', '2026-11-29', $amount, $amount, ['batch' => 'SALES-301', 'terms' => 'net 30']);
             $net = Rounding::proportion($amount, 100, 110);
-            array_push($this->mendingEntries, ...$this->lines('26-90'.substr($document, -2), '2026-10-30', [['1100', $amount], ['4000', -$net], ['2300', $net - $amount]], ['description' => 'Sales transfer', 'document' => $document, 'customer' => $customer, 'source' => 'sales']));
+            array_push($this->mendingEntries, ...$this->lines('26-90'.substr($document, -2), '2026-10-30', [['1100', $amount], ['4000', -$net], ['2300', $net - $amount]], [
+                'description' => 'Sales transfer', 'document' => $document, 'customer' => $customer, 'source' => 'sales',
+            ]));
         }
         $this->post('7741', '2026-10-09', [['1100', 125_000], ['2900', -125_000]], ['description' => 'Rounding clean-up', 'document' => 'J-7741', 'source' => 'journal']);
-        array_push($this->mendingEntries, ...$this->lines('26-9010', '2026-10-31', [['1100', -125_000], ['2900', 125_000]], ['description' => 'Reversal of 7741', 'document' => 'J-7741', 'source' => 'journal', 'reference' => '7741']));
+        array_push($this->mendingEntries, ...$this->lines('26-9010', '2026-10-31', [['1100', -125_000], ['2900', 125_000]], [
+            'description' => 'Reversal of 7741', 'document' => 'J-7741', 'source' => 'journal', 'reference' => '7741',
+        ]));
     }
 
     /** @param  array<string, string>  $item */
@@ -521,8 +578,13 @@ final class DemoFiles
         if ($gap !== 0) {
             $entry = $this->entry($date);
             $document = 'XD'.substr($date, 2, 2).$this->number('exchange', 4);
-            $this->item($document, 'exchange_difference', $customer, $date, $date, 0, abs($gap), ['side' => $gap > 0 ? 'debit' : 'credit', 'entry' => $entry, 'reference' => $invoice['document']]);
-            $this->post($entry, $date, [['1100', $gap], [$gap > 0 ? '4800' : '6800', -$gap]], ['description' => 'Realised on '.$invoice['document'], 'document' => $document, 'customer' => $customer, 'source' => 'journal']);
+            $this->item(
+                $document, 'exchange_difference', $customer, $date, $date, 0, abs($gap),
+                ['side' => $gap > 0 ? 'debit' : 'credit', 'entry' => $entry, 'reference' => $invoice['document']],
+            );
+            $this->post($entry, $date, [['1100', $gap], [$gap > 0 ? '4800' : '6800', -$gap]], [
+                'description' => 'Realised on '.$invoice['document'], 'document' => $document, 'customer' => $customer, 'source' => 'journal',
+            ]);
         }
     }
 
@@ -535,7 +597,10 @@ final class DemoFiles
     private function item(string $document, string $kind, string $customer, string $date, string $due, int $amount, int $base, array $more): void
     {
         $currency = $this->customers[$customer]['currency'];
-        $this->add('items', ['document' => $document, 'kind' => $kind, 'customer' => $customer, 'date' => $date, 'due_date' => $due, 'currency' => $currency, 'amount' => $this->say($amount, $currency), 'base_amount' => $this->say($base, 'EUR'), ...$more]);
+        $this->add('items', [
+            'document' => $document, 'kind' => $kind, 'customer' => $customer, 'date' => $date, 'due_date' => $due, 'currency' => $currency,
+            'amount' => $this->say($amount, $currency), 'base_amount' => $this->say($base, 'EUR'), ...$more,
+        ]);
     }
 
     /**
@@ -557,7 +622,10 @@ final class DemoFiles
         $rows = [];
         foreach ($lines as [$account, $amount]) {
             if ($amount !== 0) {
-                $rows[] = ['entry' => $entry, 'date' => $date, 'account' => $account, 'debit' => $amount > 0 ? $this->say($amount, 'EUR') : '', 'credit' => $amount < 0 ? $this->say(-$amount, 'EUR') : '', ...$more];
+                $rows[] = [
+                    'entry' => $entry, 'date' => $date, 'account' => $account, 'debit' => $amount > 0 ? $this->say($amount, 'EUR') : '',
+                    'credit' => $amount < 0 ? $this->say(-$amount, 'EUR') : '', ...$more,
+                ];
             }
         }
 

@@ -151,7 +151,10 @@ final class ImportFiles
 
     private function take(SourceFile $file, FileReport $fileReport, ImportReport $report, Books $books, int $importId): void
     {
-        $record = new ImportFile(['import_id' => $importId, 'name' => $file->name, 'kind' => $fileReport->kind, 'sha256' => (string) hash_file('sha256', $file->path), 'bytes' => (int) filesize($file->path), 'report' => '{}']);
+        $record = new ImportFile([
+            'import_id' => $importId, 'name' => $file->name, 'kind' => $fileReport->kind, 'sha256' => (string) hash_file('sha256', $file->path),
+            'bytes' => (int) filesize($file->path), 'report' => '{}',
+        ]);
         $record->save();
         $fileReport->fileId = $record->id;
         $mapping = $fileReport->mapping;

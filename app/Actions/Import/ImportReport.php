@@ -64,7 +64,9 @@ final class ImportReport
         return [
             'committed' => $this->importId !== null,
             'files' => array_map(static fn (FileReport $file): array => $file->toArray(), $this->files),
-            'refused' => array_map(static fn (RefusedRow $row): array => ['file' => $row->file, 'row' => $row->row, 'column' => $row->field, 'value' => $row->value, 'expected' => $row->expected], $this->refused),
+            'refused' => array_map(static fn (RefusedRow $row): array => [
+                'file' => $row->file, 'row' => $row->row, 'column' => $row->field, 'value' => $row->value, 'expected' => $row->expected,
+            ], $this->refused),
         ];
     }
 }

@@ -86,7 +86,10 @@ final class Table
             $texts = [];
             foreach ($row->getCellIterator('A', $sheet->getHighestDataColumn()) as $cell) {
                 if ($cell->getDataType() === DataType::TYPE_FORMULA) {
-                    throw new RowFault("cell {$cell->getCoordinate()}", (string) $cell->getValueString(), "“{$file->name}” is to hold values, not formulas; paste the values and save it again");
+                    throw new RowFault(
+                        "cell {$cell->getCoordinate()}", (string) $cell->getValueString(),
+                        "“{$file->name}” is to hold values, not formulas; paste the values and save it again",
+                    );
                 }
                 $value = $cell->getValue();
                 $texts[] = match (true) {

@@ -47,14 +47,19 @@ final class AgedController
             }
         }
 
-        return view('aged.items', ['customer' => $customer, 'column' => $column, 'rows' => $rows, 'sum' => $sum, 'documents' => $positions->titles(array_keys($rows)), 'list' => $list, 'base' => $settings->base()]);
+        return view('aged.items', [
+            'customer' => $customer, 'column' => $column, 'rows' => $rows, 'sum' => $sum, 'documents' => $positions->titles(array_keys($rows)),
+            'list' => $list, 'base' => $settings->base(),
+        ]);
     }
 
     public function export(string $format, Request $request, ViewPoint $at, Settings $settings, Reports $reports, ControlFigures $figures): Response
     {
         $list = $reports->aged($at->account, $at->asOf, $this->option($request, 'basis'), $this->option($request, 'buckets'), $this->option($request, 'credits'), $at->knownAt);
         $say = static fn (int $minor): string => Money::ofMinor($minor, $settings->base())->decimal();
-        $cells = static fn (AgedRow $row, string $customer, string $name): array => [$customer, $name, $row->currency, ...array_map($say, $row->amounts), $say($row->unapplied), $say($row->total)];
+        $cells = static fn (AgedRow $row, string $customer, string $name): array => [
+            $customer, $name, $row->currency, ...array_map($say, $row->amounts), $say($row->unapplied), $say($row->total),
+        ];
         $control = $figures->at($at->account, $at->asOf, $at->knownAt)->control;
         $blank = array_fill(0, count($list->buckets->labels) + 1, '');
         $rows = [

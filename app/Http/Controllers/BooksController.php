@@ -68,7 +68,9 @@ final class BooksController
     {
         $found = Account::query()->where('account', $account)->firstOrFail();
         $day = $request->string('day')->toString();
-        $postings = Posting::query()->where('account_id', $found->id)->whereNull('superseded_at')->when($day === '', static fn ($query) => $query->where('date', '<=', $at->asOf), static fn ($query) => $query->where('date', $day));
+        $postings = Posting::query()->where('account_id', $found->id)->whereNull('superseded_at')->when(
+            $day === '', static fn ($query) => $query->where('date', '<=', $at->asOf), static fn ($query) => $query->where('date', $day),
+        );
 
         return view('ledger.account', [
             'account' => $found, 'base' => $settings->base(), 'day' => $day, 'sum' => (int) (clone $postings)->sum('base'), 'count' => (clone $postings)->count(),

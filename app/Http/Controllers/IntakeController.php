@@ -53,7 +53,11 @@ final class IntakeController
         $handIn = HandIn::find($token);
         $report = $import->rehearse($handIn->files());
 
-        return view('intake.preview', ['token' => $token, 'report' => $report, 'readings' => array_map($this->reading(...), array_values(array_filter($handIn->files(), static fn (SourceFile $file): bool => ! StatementImporter::recognises($file)))), 'base' => $settings->base()]);
+        return view('intake.preview', [
+            'token' => $token, 'report' => $report,
+            'readings' => array_map($this->reading(...), array_values(array_filter($handIn->files(), static fn (SourceFile $file): bool => ! StatementImporter::recognises($file)))),
+            'base' => $settings->base(),
+        ]);
     }
 
     public function map(Request $request, string $token): RedirectResponse
@@ -78,7 +82,10 @@ final class IntakeController
         }
         $handIn = HandIn::find($token);
         $names = array_map(static fn (SourceFile $file): string => $file->name, $handIn->files());
-        $report = $import->post($handIn->files(), $request->boolean('set_aside'), implode(', ', array_slice($names, 0, 4)).(count($names) > 4 ? ' and '.(count($names) - 4).' more' : ''), "import-{$token}");
+        $report = $import->post(
+            $handIn->files(), $request->boolean('set_aside'),
+            implode(', ', array_slice($names, 0, 4)).(count($names) > 4 ? ' and '.(count($names) - 4).' more' : ''), "import-{$token}",
+        );
         if ($report->importId === null) {
             throw new Refusal($report->refusedCount > 0 ? "{$report->refusedCount} rows are refused, so nothing was taken in. Set them aside, or correct the files." : 'The books have all of this already; there is nothing to take in.');
         }

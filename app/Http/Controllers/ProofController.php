@@ -66,9 +66,14 @@ final class ProofController
 
     public function correct(Request $request, ViewPoint $at, Settings $settings, MendCause $mend): RedirectResponse
     {
-        $mend->correct(FormKey::of($request, 'correct'), $at->account, $at->asOf, $request->string('line')->toString(), $settings->accounts()->numbered($request->string('counter')->toString()), Day::of($request->string('date')->toString()));
+        $mend->correct(
+            FormKey::of($request, 'correct'), $at->account, $at->asOf, $request->string('line')->toString(),
+            $settings->accounts()->numbered($request->string('counter')->toString()), Day::of($request->string('date')->toString()),
+        );
 
-        return redirect()->route('proof')->with('done', ['text' => 'Posted. The cause is gone if the voucher says what the document says.', 'url' => route('journals'), 'link' => 'Journals']);
+        return redirect()->route('proof')->with('done', [
+            'text' => 'Posted. The cause is gone if the voucher says what the document says.', 'url' => route('journals'), 'link' => 'Journals',
+        ]);
     }
 
     public function carry(Request $request, ViewPoint $at, MendCause $mend): RedirectResponse

@@ -41,7 +41,10 @@ final class ReceiptsController
         return view('receipts.index', [
             'sum' => BankLines::sum(array_map($lineOf, $guesses), $settings->base()), 'certain' => $certain, 'certainSum' => BankLines::sum(array_map($lineOf, $certain), $settings->base()),
             'guesses' => $guesses, 'chosen' => $chosen, 'payer' => $payer, 'proposal' => $proposal, 'placed' => $lines->placed(), 'base' => $settings->base(), 'key' => bin2hex(random_bytes(16)),
-            'items' => $chosen === null ? [] : $this->proposedFirst($open, $chosen->line->amount->currency->code, array_map(static fn (Settles $settles): int => $settles->item->id, $proposal->settles ?? [])),
+            'items' => $chosen === null ? [] : $this->proposedFirst(
+                $open, $chosen->line->amount->currency->code,
+                array_map(static fn (Settles $settles): int => $settles->item->id, $proposal->settles ?? []),
+            ),
             'discounts' => $chosen === null ? [] : $proposals->discounts($open, $chosen->line->valueDate),
             'names' => Customer::query()->whereIn('id', array_merge(...array_map(static fn (PlacedGuess $guess): array => array_column($guess->payers, 'customerId'), $guesses)))->get()->keyBy('id'),
             'rehearsal' => null, 'ribbons' => null, 'asked' => $request->string('payer')->toString(),

@@ -9,5 +9,8 @@ use Ajuste\Core\Money\Money;
 final readonly class BridgeBar
 {
     /** @param  string  $cause blank for the two totals */
-    public function __construct(public string $label, public string $cause, public Money $amount, public float $x, public float $y, public float $width, public float $height, public float $level) {}
+    public function __construct(
+        public string $label, public string $cause, public Money $amount, public float $x, public float $y, public float $width, public float $height,
+        public float $level,
+    ) {}
 }

@@ -38,7 +38,10 @@ final readonly class Ribbons
             foreach ($ticks as $tick) {
                 if ($tick->item->side === $side) {
                     $full = max(3.0, self::SPAN * $tick->item->open->minor / $most);
-                    $bars[] = new RibbonBar($tick, $side === Side::Credit ? 190.0 : 470.0, round($y, 1), round($full, 1), round($full * ($tick->item->open->minor === 0 ? 0 : $tick->amount->minor / $tick->item->open->minor), 1));
+                    $bars[] = new RibbonBar(
+                        $tick, $side === Side::Credit ? 190.0 : 470.0, round($y, 1), round($full, 1),
+                        round($full * ($tick->item->open->minor === 0 ? 0 : $tick->amount->minor / $tick->item->open->minor), 1),
+                    );
                     $at[$tick->item->id] = $next[$tick->item->id] = $y;
                     $y += max($full, 34) + 8;
                 }
@@ -53,7 +56,10 @@ final readonly class Ribbons
             $next[$match->credit->id] += $width;
             $next[$match->debit->id] += $width;
             $ribbons[] = [
-                sprintf('M200 %.1fC335 %.1f 335 %.1f 470 %.1fV%.1fC335 %.1f 335 %.1f 200 %.1fZ', $left, $left, $right, $right, $right + $width, $right + $width, $left + $width, $left + $width),
+                sprintf(
+                    'M200 %.1fC335 %.1f 335 %.1f 470 %.1fV%.1fC335 %.1f 335 %.1f 200 %.1fZ', $left, $left, $right, $right, $right + $width,
+                    $right + $width, $left + $width, $left + $width,
+                ),
                 "{$match->amount->grouped()} of {$match->credit->title()} settles {$match->debit->title()}",
             ];
         }
