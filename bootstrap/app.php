@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use Ajuste\Core\Refusal;
 use App\Http\Middleware\PlainInput;
+use App\Http\Middleware\ReadsSessionOnly;
 use App\Http\Middleware\SecurityHeaders;
 use App\Http\Middleware\WriterOnly;
 use Illuminate\Foundation\Application;
@@ -17,7 +18,7 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withCommands([__DIR__.'/../app/Console'])
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->web(append: [SecurityHeaders::class, PlainInput::class]);
-        $middleware->alias(['writer' => WriterOnly::class]);
+        $middleware->alias(['writer' => WriterOnly::class, 'reads-session-only' => ReadsSessionOnly::class]);
         $middleware->redirectGuestsTo('/sign-in');
         $middleware->redirectUsersTo('/');
         $middleware->trimStrings(except: ['password']);

@@ -58,7 +58,7 @@ Route::middleware('auth')->group(function (): void {
         Route::post('/intake/hand-in/{token}/commit', [IntakeController::class, 'commit'])->name('hand-in.commit');
         Route::post('/intake/hand-in/{token}/discard', [IntakeController::class, 'discard'])->name('hand-in.discard');
         Route::post('/intake/rows/{row}/close', [IntakeController::class, 'closeRow'])->name('row.close')->whereNumber('row');
-        Route::post('/receipts/{line}/rehearse', [ReceiptsController::class, 'rehearse'])->name('receipts.rehearse')->whereNumber('line');
+        Route::post('/receipts/{line}/rehearse', [ReceiptsController::class, 'rehearse'])->name('receipts.rehearse')->middleware('reads-session-only')->whereNumber('line');
         Route::post('/proof/correct', [ProofController::class, 'correct'])->name('proof.correct');
         Route::post('/proof/carry', [ProofController::class, 'carry'])->name('proof.carry');
         Route::post('/proof/carried/{carried}/withdraw', [ProofController::class, 'withdraw'])->name('proof.withdraw')->whereNumber('carried');
@@ -66,7 +66,7 @@ Route::middleware('auth')->group(function (): void {
         Route::post('/receipts/accept', [ReceiptsController::class, 'accept'])->name('receipts.accept');
         Route::post('/receipts/{line}', [ReceiptsController::class, 'post'])->name('receipts.post')->whereNumber('line');
         Route::post('/receipts/{line}/aside', [ReceiptsController::class, 'setAside'])->name('receipts.aside')->whereNumber('line');
-        Route::post('/unapplied/{customer}/rehearse', [UnappliedController::class, 'rehearse'])->name('unapplied.rehearse')->whereNumber('customer');
+        Route::post('/unapplied/{customer}/rehearse', [UnappliedController::class, 'rehearse'])->name('unapplied.rehearse')->middleware('reads-session-only')->whereNumber('customer');
         Route::post('/unapplied/{customer}', [UnappliedController::class, 'post'])->name('unapplied.post')->whereNumber('customer');
         Route::post('/settlements/{settlement}/reverse', [UnappliedController::class, 'reverse'])->name('settlement.reverse')->whereNumber('settlement');
         Route::post('/credit-balances', [CreditBalancesController::class, 'post'])->name('credit-balances.post');
