@@ -34,11 +34,19 @@ final class Remembered
         return $value;
     }
 
+    /** What was kept by an earlier version of the program may have another shape. */
+    private static function code(): string
+    {
+        $files = [...(glob(base_path('core/*/*.php')) ?: []), ...(glob(app_path('Queries/*.php')) ?: [])];
+
+        return (string) max(0, ...array_map(static fn (string $file): int => (int) filemtime($file), $files));
+    }
+
     /** @param  list<string>  $tables */
     private static function state(array $tables): string
     {
         // The first record of the trail tells one set of books from another at the same place.
-        $state = [(string) DB::table('audit_records')->orderBy('id')->value('digest')];
+        $state = [(string) DB::table('audit_records')->orderBy('id')->value('digest'), self::code()];
         foreach ($tables as $table) {
             // Rows are only added, so the last key says it; tables keyed by another table's rows are counted.
             $state[] = in_array($table, ['match_reversals', 'run_reversals', 'rows_closed', 'carried_causes_withdrawn', 'bank_placements', 'voucher_confirmations'], true)
