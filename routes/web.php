@@ -29,10 +29,10 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/intake/files/{file}', [IntakeController::class, 'source'])->name('source-file')->whereNumber('file');
     Route::get('/intake/hand-in/{token}', [IntakeController::class, 'preview'])->name('hand-in');
 
-    Route::get('/receipts', [ReceiptsController::class, 'index'])->name('receipts');
-    Route::get('/proof', [ProofController::class, 'index'])->name('proof');
+    Route::get('/receipts', [ReceiptsController::class, 'index'])->name('receipts')->middleware('reads-session-only');
+    Route::get('/proof', [ProofController::class, 'index'])->name('proof')->middleware('reads-session-only');
     Route::get('/proof.{format}', [ProofController::class, 'export'])->name('proof.export')->whereIn('format', ['csv', 'xlsx']);
-    Route::get('/unapplied', [UnappliedController::class, 'index'])->name('unapplied');
+    Route::get('/unapplied', [UnappliedController::class, 'index'])->name('unapplied')->middleware('reads-session-only');
     Route::get('/credit-balances', [CreditBalancesController::class, 'index'])->name('credit-balances');
     Route::get('/aged', [AgedController::class, 'index'])->name('aged');
     Route::get('/aged.{format}', [AgedController::class, 'export'])->name('aged.export')->whereIn('format', ['csv', 'xlsx']);
