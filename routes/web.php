@@ -40,7 +40,7 @@ Route::middleware('auth')->group(function (): void {
 
     Route::get('/journals', [JournalsController::class, 'index'])->name('journals');
     Route::get('/vouchers/{voucher}', [JournalsController::class, 'voucher'])->name('voucher')->whereNumber('voucher');
-    Route::get('/settlements/{settlement}', [JournalsController::class, 'settlement'])->name('settlement')->whereNumber('settlement');
+    Route::get('/matches/{settlement}', [JournalsController::class, 'match'])->name('match')->whereNumber('settlement');
     Route::get('/trail', [JournalsController::class, 'trail'])->name('trail');
 
     Route::get('/documents/{item}', [BooksController::class, 'document'])->name('document')->whereNumber('item');
@@ -68,7 +68,7 @@ Route::middleware('auth')->group(function (): void {
         Route::post('/receipts/{line}/aside', [ReceiptsController::class, 'setAside'])->name('receipts.aside')->whereNumber('line');
         Route::post('/unapplied/{customer}/rehearse', [UnappliedController::class, 'rehearse'])->name('unapplied.rehearse')->middleware('reads-session-only')->whereNumber('customer');
         Route::post('/unapplied/{customer}', [UnappliedController::class, 'post'])->name('unapplied.post')->whereNumber('customer');
-        Route::post('/settlements/{settlement}/reverse', [UnappliedController::class, 'reverse'])->name('settlement.reverse')->whereNumber('settlement');
+        Route::post('/matches/{settlement}/reverse', [UnappliedController::class, 'reverse'])->name('match.reverse')->whereNumber('settlement');
         Route::post('/credit-balances', [CreditBalancesController::class, 'post'])->name('credit-balances.post');
         Route::post('/credit-balances/{run}/reverse', [CreditBalancesController::class, 'reverse'])->name('credit-balances.reverse')->whereNumber('run');
         // An export is noted, so that a voucher that does not come back can be named.

@@ -70,7 +70,7 @@ final class PagesTest extends BooksTestCase
     /** @return iterable<string, array{string}> */
     public static function writes(): iterable
     {
-        foreach (['/intake', '/intake/hand-in/'.str_repeat('a', 32).'/mapping', '/intake/hand-in/'.str_repeat('a', 32).'/commit', '/intake/hand-in/'.str_repeat('a', 32).'/discard', '/intake/rows/1/close', '/unapplied/1', '/unapplied/1/rehearse', '/settlements/1/reverse', '/proof/correct', '/proof/carry', '/proof/carried/1/withdraw', '/vouchers/1/reverse', '/receipts/accept', '/receipts/1', '/receipts/1/rehearse', '/receipts/1/aside', '/credit-balances', '/credit-balances/1/reverse', '/journals/journals.csv'] as $page) {
+        foreach (['/intake', '/intake/hand-in/'.str_repeat('a', 32).'/mapping', '/intake/hand-in/'.str_repeat('a', 32).'/commit', '/intake/hand-in/'.str_repeat('a', 32).'/discard', '/intake/rows/1/close', '/unapplied/1', '/unapplied/1/rehearse', '/matches/1/reverse', '/proof/correct', '/proof/carry', '/proof/carried/1/withdraw', '/vouchers/1/reverse', '/receipts/accept', '/receipts/1', '/receipts/1/rehearse', '/receipts/1/aside', '/credit-balances', '/credit-balances/1/reverse', '/journals/journals.csv'] as $page) {
             yield $page => [$page];
         }
     }
@@ -117,9 +117,9 @@ final class PagesTest extends BooksTestCase
             $this->post("/unapplied/{$customer}", [...$form, 'key' => 'one', 'seen' => $seen[1]])->assertRedirect();
             self::assertSame(1, DB::table('settlements')->count(), "click {$click}");
         }
-        $this->get('/settlements/1')->assertOk()->assertSee('Reverse match 1');
-        $this->post('/settlements/1/reverse', ['key' => 'x', 'date' => '2026-10-31', 'reason' => ''])->assertSessionHas('refusal');
-        $this->post('/settlements/1/reverse', ['key' => 'y', 'date' => '2026-10-31', 'reason' => 'wrong invoice'])->assertSessionHas('done');
+        $this->get('/matches/1')->assertOk()->assertSee('Reverse match 1');
+        $this->post('/matches/1/reverse', ['key' => 'x', 'date' => '2026-10-31', 'reason' => ''])->assertSessionHas('refusal');
+        $this->post('/matches/1/reverse', ['key' => 'y', 'date' => '2026-10-31', 'reason' => 'wrong invoice'])->assertSessionHas('done');
         $this->get("/documents/{$a}")->assertOk()->assertSee('reversed 31 Oct 2026')->assertSee('wrong invoice');
     }
 

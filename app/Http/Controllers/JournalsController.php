@@ -38,9 +38,9 @@ final class JournalsController
         ]);
     }
 
-    public function settlement(Settlement $settlement, Matches $matches, Settings $settings): View
+    public function match(Settlement $settlement, Matches $matches, Settings $settings): View
     {
-        return view('journals.settlement', [
+        return view('journals.match', [
             'settlement' => $settlement, 'customer' => Customer::query()->findOrFail($settlement->customer_id), 'matches' => $matches->ofSettlement($settlement->id),
             'vouchers' => Voucher::query()->where('settlement_id', $settlement->id)->orderBy('id')->get(), 'base' => $settings->base(), 'key' => bin2hex(random_bytes(16)),
             'date' => $settings->locked()->firstOpenFrom($settlement->date),

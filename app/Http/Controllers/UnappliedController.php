@@ -57,14 +57,14 @@ final class UnappliedController
         $next = array_values(array_filter($unapplied->customers($at->account, $at->asOf), static fn (LooseCustomer $loose): bool => $loose->matchable > 0))[0] ?? null;
 
         return redirect()->route('unapplied', $next === null ? [] : ['customer' => $next->id])
-            ->with('done', ['text' => "Posted match {$settlement} of {$customer->name}.", 'url' => route('settlement', $settlement), 'link' => 'Open it']);
+            ->with('done', ['text' => "Posted match {$settlement} of {$customer->name}.", 'url' => route('match', $settlement), 'link' => 'Open it']);
     }
 
     public function reverse(Request $request, int $settlement, ReverseSettlement $reverse): RedirectResponse
     {
         $reverse->post(FormKey::of($request, 'reverse'), $settlement, Day::of($request->string('date')->toString()), $request->string('reason')->toString());
 
-        return redirect()->route('settlement', $settlement)->with('done', ['text' => 'Reversed. Every open amount stands again.']);
+        return redirect()->route('match', $settlement)->with('done', ['text' => 'Reversed. Every open amount stands again.']);
     }
 
     /** @return array{rehearsal: MatchRehearsal, ribbons: ?Ribbons, base: Currency} */

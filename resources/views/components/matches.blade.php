@@ -10,7 +10,7 @@
             <td>@if ($match->credit_item_id === $item){{ $match->credit_document }}@else<a href="{{ route('document', $match->credit_item_id) }}">{{ $match->credit_document }}</a>@endif <span class="slate">{{ str_replace('_', ' ', $match->credit_kind) }}</span></td>
             <td class="n">{{ $match->amount === 0 ? 'base only' : Money::ofMinor($match->amount, $match->currency)->grouped().' '.$match->currency }}</td>
             <td class="n">{{ Money::ofMinor($match->debit_base, $base)->grouped() }}@if ($match->debit_base !== $match->credit_base) / {{ Money::ofMinor($match->credit_base, $base)->grouped() }}@endif</td>
-            <td>@if ($match->settlement_id)<a href="{{ route('settlement', $match->settlement_id) }}">match {{ $match->settlement_id }}</a>, {{ $match->who }}@elseif ($match->import_file_id)imported @else by a reversal @endif
+            <td>@if ($match->settlement_id)<a href="{{ route('match', $match->settlement_id) }}">match {{ $match->settlement_id }}</a>, {{ $match->who }}@elseif ($match->import_file_id)imported @else by a reversal @endif
                 @if ($match->reversed_on)<br><span class="tag ochre">reversed {{ Say::day($match->reversed_on) }}</span> {{ $match->reason }}, {{ $match->reversed_by }}@endif</td>
         </tr>
     @empty

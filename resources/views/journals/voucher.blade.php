@@ -15,7 +15,7 @@
         <p class="mt-4">
             @if ($reverses)Reverses <a href="{{ route('voucher', $reverses->id) }}">{{ $reverses->number }}</a>. @endif
             @if ($reversedBy)Reversed by <a href="{{ route('voucher', $reversedBy->id) }}">{{ $reversedBy->number }}</a>. @endif
-            @if ($voucher->settlement_id)Caused by <a href="{{ route('settlement', $voucher->settlement_id) }}">match {{ $voucher->settlement_id }}</a>. @endif
+            @if ($voucher->settlement_id)Caused by <a href="{{ route('match', $voucher->settlement_id) }}">match {{ $voucher->settlement_id }}</a>. @endif
             @if ($voucher->run_id)Part of <a href="{{ route('credit-balances') }}">run {{ $voucher->run_id }}</a>. @endif
         </p>
         @if ($reversible && ! $reversedBy && Auth::user()->role->mayWrite())

@@ -8,7 +8,7 @@
         @if ($vouchers->isNotEmpty())<p class="mt-3">Vouchers: @foreach ($vouchers as $voucher)<a href="{{ route('voucher', $voucher->id) }}">{{ $voucher->number }}</a> {{ $voucher->text }}{{ $loop->last ? '' : ', ' }}@endforeach</p>@endif
         @if (! $reversed && Auth::user()->role->mayWrite())
             <h2>Reverse it</h2>
-            <form method="post" action="{{ route('settlement.reverse', $settlement->id) }}" class="flex flex-wrap gap-4 items-end mt-2">@csrf
+            <form method="post" action="{{ route('match.reverse', $settlement->id) }}" class="flex flex-wrap gap-4 items-end mt-2">@csrf
                 <input type="hidden" name="key" value="{{ $key }}">
                 <label class="grid">As of <x-day name="date" :value="old('date', $date)" required/></label>
                 <label class="grid">Reason <input type="text" name="reason" value="{{ old('reason') }}" required class="w-80"></label>
