@@ -23,11 +23,13 @@ final readonly class ControlFigures
                         (SELECT coalesce(sum(CASE side WHEN 'debit' THEN base ELSE -base END), 0) FROM items WHERE control_account_id = :a AND date <= :d AND recorded_at <= :k AND (superseded_at IS NULL OR superseded_at > :k)) AS items",
                 ['a' => $account->id, 'd' => $asOf, 'k' => $knownAt],
             );
-        $own = (int) DB::table('postings')->where('account_id', $account->id)->where('date', '<=', $asOf)->whereNotNull('voucher_id')
-            ->when($knownAt !== null, static fn ($query) => $query->where('recorded_at', '<=', $knownAt))
-            ->whereNotExists(static fn ($query) => $query->from('voucher_confirmations')->whereColumn('voucher_confirmations.voucher_id', 'postings.voucher_id')
-                ->when($knownAt !== null, static fn ($inner) => $inner->where('voucher_confirmations.recorded_at', '<=', $knownAt)))
-            ->sum('base');
+        // From the vouchers that are not taken over yet to their lines, so that the years of history are not read for it.
+        $own = (int) DB::scalar(
+            'SELECT coalesce(sum(p.base), 0) FROM vouchers v CROSS JOIN postings p ON p.voucher_id = v.id
+             WHERE v.recorded_at <= :k AND p.account_id = :a AND p.date <= :d
+               AND NOT EXISTS (SELECT 1 FROM voucher_confirmations c WHERE c.voucher_id = v.id AND c.recorded_at <= :k)',
+            ['a' => $account->id, 'd' => $asOf, 'k' => $knownAt ?? '9999'],
+        );
         $money = fn (int $minor): Money => Money::ofMinor($minor, $this->settings->base());
 
         return new ProofLineFigures($account, $asOf, $money((int) $sums->ledger), $money($own), $money((int) $sums->items));
