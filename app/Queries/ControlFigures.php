@@ -25,7 +25,7 @@ final readonly class ControlFigures
             );
         // From the vouchers that are not taken over yet to their lines, so that the years of history are not read for it.
         $own = (int) DB::scalar(
-            'SELECT coalesce(sum(p.base), 0) FROM vouchers v CROSS JOIN postings p ON p.voucher_id = v.id
+            'SELECT coalesce(sum(p.base), 0) FROM vouchers v CROSS JOIN postings p INDEXED BY postings_voucher ON p.voucher_id = v.id
              WHERE v.recorded_at <= :k AND p.account_id = :a AND p.date <= :d
                AND NOT EXISTS (SELECT 1 FROM voucher_confirmations c WHERE c.voucher_id = v.id AND c.recorded_at <= :k)',
             ['a' => $account->id, 'd' => $asOf, 'k' => $knownAt ?? '9999'],
