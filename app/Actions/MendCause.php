@@ -92,11 +92,9 @@ final readonly class MendCause
             if (trim($reason) === '') {
                 throw new Refusal('A reversal needs a reason, so that others can follow it.');
             }
-            if ($voucher->run_id !== null || $voucher->settlement_id !== null || DB::table('items')->where('voucher_id', $voucherId)->exists()) {
-                throw new Refusal("{$voucher->number} was caused by a match, a receipt or a run, and is reversed with it.");
-            }
-            if ($voucher->reverses_id !== null || VoucherModel::query()->where('reverses_id', $voucherId)->exists()) {
-                throw new Refusal("{$voucher->number} is reversed already, or is itself a reversal.");
+            $refusal = $this->reversal->refusal($voucher);
+            if ($refusal !== null) {
+                throw new Refusal($refusal);
             }
             $date = $this->settings->locked()->firstOpenFrom($voucher->date);
             $record = new Recorder($this->actor);

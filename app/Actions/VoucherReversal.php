@@ -7,6 +7,7 @@ namespace App\Actions;
 use Ajuste\Core\Ledger\Voucher as CoreVoucher;
 use Ajuste\Core\Ledger\VoucherLine;
 use Ajuste\Core\Money\Money;
+use App\Models\Item;
 use App\Models\Posting;
 use App\Models\Voucher;
 use App\Queries\Settings;
@@ -15,6 +16,16 @@ use App\Queries\Settings;
 final readonly class VoucherReversal
 {
     public function __construct(private Settings $settings) {}
+
+    /** Why a voucher cannot be reversed by itself; null when it can. */
+    public function refusal(Voucher $voucher): ?string
+    {
+        return match (true) {
+            $voucher->run_id !== null, $voucher->settlement_id !== null, Item::query()->where('voucher_id', $voucher->id)->exists() => "{$voucher->number} was caused by a match, a receipt or a run, and is reversed with it.",
+            $voucher->reverses_id !== null, Voucher::query()->where('reverses_id', $voucher->id)->exists() => "{$voucher->number} is reversed already, or is itself a reversal.",
+            default => null,
+        };
+    }
 
     public function post(Recorder $record, Voucher $voucher, string $date): PostedVoucher
     {

@@ -38,7 +38,7 @@ final class ProofCommand extends BooksCommand
         $data = [
             'account' => $account->number, 'as_of' => $asOf, 'currency' => $base->code, 'control' => $say($proof->control),
             'ledger_as_imported' => $say($proof->ledgerAsImported), 'own_vouchers' => $say($proof->ownVouchers),
-            'customers' => $say($proof->customers), 'difference' => $say($proof->difference), 'causes' => $causes, 'unexplained' => $say($carried->unexplained($proof, $account)),
+            'customers' => $say($proof->customers), 'difference' => $say($proof->difference), 'causes' => $causes, 'unexplained' => $say($proof->unexplained($carried->of($account))),
         ];
         if ($this->option('json')) {
             $this->json($data);

@@ -62,12 +62,12 @@ final readonly class Rail
     {
         $proof = $this->reports->proof($account, $asOf);
         $carried = $this->carried->of($account);
-        $open = array_values(array_filter($proof->lines, static fn (CauseLine $line): bool => ($carried[$line->key()]->amount ?? null) !== $line->amount));
+        $open = $proof->open($carried);
         $count = count($open);
         $oldest = $count === 0 ? '' : min(array_map(static fn (CauseLine $line): string => $line->date(), $open));
         $kept = count($proof->lines) - $count;
 
-        return new Station('Proof', 'proof', $count === 0 ? '' : self::count($count, 'cause'), $this->money($this->carried->unexplained($proof, $account)), $count === 0,
+        return new Station('Proof', 'proof', $count === 0 ? '' : self::count($count, 'cause'), $this->money($proof->unexplained($carried)), $count === 0,
             'Explain '.self::count($count, 'cause'), 'difference '.$this->money($proof->difference)->grouped().($kept === 0 ? '' : ", {$kept} carried"), $oldest);
     }
 

@@ -81,13 +81,24 @@ final readonly class Proof
     }
 
     /**
-     * Sum of the absolute amounts of causes that nobody has explained yet.
+     * The causes that nobody has explained yet.
      *
-     * @param ?callable(CauseLine): bool $isExplained null: none is
+     * @param array<string, CarriedCause> $carried by the cause's key
+     * @return list<CauseLine>
      */
-    public function unexplained(?callable $isExplained = null): int
+    public function open(array $carried): array
     {
-        return array_sum(array_map(static fn (CauseLine $line): int => $isExplained !== null && $isExplained($line) ? 0 : abs($line->amount), $this->lines));
+        return array_values(array_filter($this->lines, static fn (CauseLine $line): bool => ! (isset($carried[$line->key()]) && $carried[$line->key()]->explains($line))));
+    }
+
+    /**
+     * Sum of the absolute amounts of causes that nobody has explained yet; the station is done only when that is nil.
+     *
+     * @param array<string, CarriedCause> $carried by the cause's key
+     */
+    public function unexplained(array $carried = []): int
+    {
+        return array_sum(array_map(static fn (CauseLine $line): int => abs($line->amount), $this->open($carried)));
     }
 
     /** @return array<string, non-empty-list<CauseLine>> lines by cause, causes that do not occur left out */

@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use Ajuste\Core\Calendar\Day;
 use App\Actions\ExportJournals;
 use App\Actions\MendCause;
+use App\Actions\VoucherReversal;
 use App\Http\Download;
 use App\Http\FormKey;
 use App\Models\AuditRecord;
@@ -29,12 +30,12 @@ final class JournalsController
         return view('journals.index', ['vouchers' => $home->vouchers(), 'base' => $settings->base(), 'settlements' => DB::table('settlements')->count()]);
     }
 
-    public function voucher(Voucher $voucher, Settings $settings, HomeToTheLedger $home): View
+    public function voucher(Voucher $voucher, Settings $settings, HomeToTheLedger $home, VoucherReversal $reversal): View
     {
         return view('journals.voucher', [
             'voucher' => $voucher, 'accounts' => $settings->accounts(), 'base' => $settings->base(), 'state' => $home->stateOf($voucher->id),
             'reversedBy' => Voucher::query()->where('reverses_id', $voucher->id)->first(), 'reverses' => Voucher::query()->find($voucher->reverses_id ?? 0), 'key' => bin2hex(random_bytes(16)),
-            'reversible' => $voucher->run_id === null && $voucher->settlement_id === null && $voucher->reverses_id === null && ! DB::table('items')->where('voucher_id', $voucher->id)->exists(),
+            'reversible' => $reversal->refusal($voucher) === null,
         ]);
     }
 

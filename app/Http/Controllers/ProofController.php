@@ -53,7 +53,7 @@ final class ProofController
             'customers' => Customer::query()->whereIn('customer', array_map(static fn (CauseLine $line): string => $line->customer(), $shown))->pluck('name', 'customer'),
             'base' => $settings->base(),
             'carried' => $carried->of($at->account),
-            'unexplained' => Money::ofMinor($carried->unexplained($proof, $at->account), $settings->base()),
+            'unexplained' => Money::ofMinor($proof->unexplained($carried->of($at->account)), $settings->base()),
             'counter' => $chosen === null || ! LedgerCorrection::fits($chosen) ? null : $mend->counterAccount($chosen, $at->account),
             'after' => $chosen === null ? null : [Money::ofMinor($proof->control + $chosen->amount, $settings->base()), Money::ofMinor($proof->difference + $chosen->amount, $settings->base())],
             'mendable' => $chosen !== null && LedgerCorrection::fits($chosen),

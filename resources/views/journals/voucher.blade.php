@@ -18,7 +18,7 @@
             @if ($voucher->settlement_id)Caused by <a href="{{ route('match', $voucher->settlement_id) }}">match {{ $voucher->settlement_id }}</a>. @endif
             @if ($voucher->run_id)Part of <a href="{{ route('credit-balances') }}">run {{ $voucher->run_id }}</a>. @endif
         </p>
-        @if ($reversible && ! $reversedBy && Auth::user()->role->mayWrite())
+        @if ($reversible && Auth::user()->role->mayWrite())
             <form method="post" action="{{ route('voucher.reverse', $voucher->id) }}" class="flex gap-4 items-end mt-4">@csrf<input type="hidden" name="key" value="{{ $key }}"><label class="grid">Reason <input type="text" name="reason" required class="w-80"></label><button class="button">Reverse {{ $voucher->number }}</button></form>
         @endif
     </div>

@@ -30,7 +30,7 @@
                         <td class="clip" title="{{ $line->note }}">{{ trim($line->document().' '.($customers[$line->customer()] ?? '')) }} {{ $line->note }}</td>
                         <td class="nowrap" data-sort="{{ $line->date() }}">{{ Say::shortDay($line->date()) }}</td>
                         <td class="n font-semibold" data-sort="{{ $line->amount }}">{{ $money($line->amount)->grouped() }}</td>
-                        <td><span @class(['tag', 'green' => ($carried[$line->key()]->amount ?? null) === $line->amount, 'ochre' => ($carried[$line->key()]->amount ?? null) !== $line->amount])>{{ ($carried[$line->key()]->amount ?? null) === $line->amount ? 'carried' : 'choose' }}</span></td>
+                        <td>@php $isCarried = ($carried[$line->key()] ?? null)?->explains($line) ?? false; @endphp<span @class(['tag', 'green' => $isCarried, 'ochre' => ! $isCarried])>{{ $isCarried ? 'carried' : 'choose' }}</span></td>
                     </tr>
                 @empty
                     <tr><td colspan="5">{{ $proof->lines === [] ? 'Every posting has its item, and every item its posting.' : 'No cause touches this day.' }}</td></tr>
@@ -80,12 +80,12 @@
                 <dt>Leads towards the customers by</dt><dd><b>{{ $money($chosen->amount)->grouped() }}</b></dd>
             </dl>
             @php $kept = $carried[$chosen->key()] ?? null; @endphp
-            @if ($kept && $kept->amount === $chosen->amount)
-                <div class="note good">Carried by {{ $kept->who }}, {{ Say::moment($kept->recorded_at) }}: {{ $kept->reason }}</div>
+            @if ($kept?->explains($chosen))
+                <div class="note good">Carried by {{ $kept->who }}, {{ Say::moment($kept->recordedAt) }}: {{ $kept->reason }}</div>
             @endif
             @if (Auth::user()->role->mayWrite())
                 <h2>Remedy</h2>
-                @if ($kept && $kept->amount === $chosen->amount)
+                @if ($kept?->explains($chosen))
                     <form method="post" action="{{ route('proof.withdraw', $kept->id) }}">@csrf<input type="hidden" name="key" value="{{ $key }}"><button class="button">Open it again</button></form>
                 @else
                     @if ($mendable)
