@@ -16,6 +16,7 @@ use Ajuste\Core\Subledger\Side;
 use Ajuste\Core\Subledger\Timeline;
 use App\Models\Customer;
 use App\Models\Settlement;
+use App\Queries\Positions;
 use App\Queries\Settings;
 use App\Support\Actor;
 use App\Support\AuditTrail;
@@ -24,7 +25,7 @@ use Illuminate\Support\Facades\DB;
 /** Ties items of one customer together on one day. */
 final readonly class MatchItems
 {
-    public function __construct(private Settings $settings, private Actor $actor, private AuditTrail $audit) {}
+    public function __construct(private Settings $settings, private Positions $positions, private Actor $actor, private AuditTrail $audit) {}
 
     public function rehearse(MatchRequest $request): MatchRehearsal
     {
@@ -133,20 +134,17 @@ final readonly class MatchItems
         $ids = array_keys($request->typed);
         $customerId = $request->customerId;
         $rows = DB::table('item_positions as p')->join('items as i', 'i.id', '=', 'p.row_id')->whereIn('p.item_id', $ids)
-            ->get(['p.item_id', 'p.matched', 'p.moved', 'i.*'])->keyBy('item_id');
+            ->get(['p.item_id', 'p.matched', 'p.moved', 'p.last_moved_on', 'i.*'])->keyBy('item_id');
         $items = [];
         foreach ($ids as $id) {
             $row = $rows[$id] ?? throw new Refusal('One of the items does not exist any more. Load the page again.');
             if ($row->customer_id !== $customerId) {
                 throw new Refusal("{$row->document} belongs to another customer. Load the page again.");
             }
-            $taken = $date === null ? $row->matched : max($row->matched, (new Timeline($record->movements($id)))->peakFrom($date));
-            $items[] = new OpenItem(
-                id: $id, document: $row->document, kind: Kind::from($row->kind), side: Side::from($row->side), date: $row->date, dueDate: $row->due_date,
-                amount: Money::ofMinor($row->amount, $row->currency), open: Money::ofMinor($row->amount - $taken, $row->currency),
-                base: Money::ofMinor($row->base, $this->settings->base()), matched: $row->matched, moved: $row->moved, reference: $row->reference, terms: $row->terms,
-                customerId: $row->customer_id, controlAccountId: $row->control_account_id,
-            );
+            // A later day can only take more where something moved after this one.
+            $later = $date !== null && $row->last_moved_on > $date;
+            $taken = $later ? max($row->matched, (new Timeline($record->movements($id)))->peakFrom($date)) : $row->matched;
+            $items[] = $this->positions->openItem($row, $id, $taken, $row->matched, $row->moved);
         }
 
         return $items;

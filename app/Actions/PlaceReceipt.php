@@ -4,11 +4,10 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
-use Ajuste\Core\Calendar\Day;
 use Ajuste\Core\Exchange\Setting;
 use Ajuste\Core\Ledger\Account;
 use Ajuste\Core\Ledger\Voucher;
-use Ajuste\Core\Money\Currency;
+use Ajuste\Core\Money\DatedRate;
 use Ajuste\Core\Money\Money;
 use Ajuste\Core\Money\Quote;
 use Ajuste\Core\Money\Rate;
@@ -37,9 +36,6 @@ use stdClass;
  */
 final class PlaceReceipt
 {
-    /** A bank account in a foreign currency is carried at the last rate, this many days old at most. */
-    private const RATE_DAYS = 31;
-
     public function __construct(
         private readonly Settings $settings, private readonly BankLines $lines, private readonly Positions $positions, private readonly Proposals $proposals,
         private readonly MatchItems $match, private readonly Actor $actor, private readonly AuditTrail $audit,
@@ -188,12 +184,10 @@ final class PlaceReceipt
         if ($amount->currency->code === $base->code) {
             return $amount;
         }
-        $rate = DB::table('rates')->where('currency', $amount->currency->code)->where('date', '<=', $date)->orderByDesc('date')->first();
-        if ($rate === null || Day::between($rate->date, $date) > self::RATE_DAYS) {
-            throw new Refusal("There is no rate of {$amount->currency->code} for {$date}. Hand in rates.csv with one, then try again.");
-        }
+        $row = DB::table('rates')->where('currency', $amount->currency->code)->where('date', '<=', $date)->orderByDesc('date')->first();
+        $last = $row === null ? null : new DatedRate(Rate::of($amount->currency, $row->rate, Quote::from($row->quoted)), $row->date);
 
-        return Rate::of(Currency::of($amount->currency->code), $rate->rate, Quote::from($rate->quoted))->toBase($amount, $base);
+        return DatedRate::serving($last, $amount->currency, $date, $this->settings->whole(Setting::RateDays))->toBase($amount, $base);
     }
 
     private function document(BankLine $line): string

@@ -8,7 +8,6 @@ use Ajuste\Core\Ledger\Account;
 use Ajuste\Core\Money\Currency;
 use Ajuste\Core\Money\Money;
 use Ajuste\Core\Proposal\Candidate;
-use Ajuste\Core\Proposal\PayerGuess;
 use Ajuste\Core\Proposal\PayerProfile;
 use Ajuste\Core\Proposal\PayerRecognition;
 use Ajuste\Core\Proposal\ReferenceReader;
@@ -87,12 +86,6 @@ final readonly class BankLines
         usort($guesses, static fn (PlacedGuess $one, PlacedGuess $other): int => [$one->rank(), $one->line->bookingDate, $one->line->id] <=> [$other->rank(), $other->line->bookingDate, $other->line->id]);
 
         return $guesses;
-    }
-
-    /** @return list<PayerGuess> */
-    public function payers(BankLine $line): array
-    {
-        return PayerRecognition::rank($line->partyAccount, $line->party, $line->remittance, [], $this->profiles());
     }
 
     /** The line as the loose credit that it will be, for proposals. */

@@ -13,6 +13,7 @@ use Ajuste\Core\Subledger\Side;
 use Generator;
 use Illuminate\Support\Facades\DB;
 use PDOStatement;
+use stdClass;
 
 /** Items with what is open of them at the end of a day, and as it was known at a moment. */
 final readonly class Positions
@@ -67,7 +68,7 @@ final readonly class Positions
     {
         foreach ($this->open($accountId, $asOf, null, null) as $row) {
             if ($row->amount > $row->matched_then) {
-                yield $row->customer_id => [$row->customer, $row->name, $this->openItem($row), abs($row->signedBase())];
+                yield $row->customer_id => [$row->customer, $row->name, $this->openItem($row, $row->item_id, $row->matched_then, $row->matched_now, $row->moved_now), abs($row->signedBase())];
             }
         }
     }
@@ -82,7 +83,7 @@ final readonly class Positions
         $items = [];
         foreach ($this->open($accountId, $asOf, null, $customerId) as $row) {
             if ($row->amount > $row->matched_then) {
-                $items[] = $this->openItem($row);
+                $items[] = $this->openItem($row, $row->item_id, $row->matched_then, $row->matched_now, $row->moved_now);
             }
         }
         usort($items, static fn (OpenItem $one, OpenItem $other): int => [$one->dueDate, $one->document, $one->id] <=> [$other->dueDate, $other->document, $other->id]);
@@ -90,12 +91,18 @@ final readonly class Positions
         return $items;
     }
 
-    private function openItem(OpenRow $row): OpenItem
+    /**
+     * @param stdClass|OpenRow $row columns of an item
+     * @param int $taken what matches have taken of it, on the day that matters; minor units
+     * @param int $matched likewise on all days
+     * @param int $moved base moved off on all days
+     */
+    public function openItem(stdClass|OpenRow $row, int $itemId, int $taken, int $matched, int $moved): OpenItem
     {
         return new OpenItem(
-            id: $row->item_id, document: $row->document, kind: Kind::from($row->kind), side: Side::from($row->side), date: $row->date, dueDate: $row->due_date,
-            amount: Money::ofMinor($row->amount, $row->currency), open: Money::ofMinor($row->amount - $row->matched_then, $row->currency),
-            base: Money::ofMinor($row->base, $this->settings->base()), matched: $row->matched_now, moved: $row->moved_now, reference: $row->reference, terms: $row->terms,
+            id: $itemId, document: $row->document, kind: Kind::from($row->kind), side: Side::from($row->side), date: $row->date, dueDate: $row->due_date,
+            amount: Money::ofMinor($row->amount, $row->currency), open: Money::ofMinor($row->amount - $taken, $row->currency),
+            base: Money::ofMinor($row->base, $this->settings->base()), matched: $matched, moved: $moved, reference: $row->reference, terms: $row->terms,
             customerId: $row->customer_id, controlAccountId: $row->control_account_id,
         );
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Core\Money;
 
 use Ajuste\Core\Money\Currency;
+use Ajuste\Core\Money\DatedRate;
 use Ajuste\Core\Money\Money;
 use Ajuste\Core\Money\Quote;
 use Ajuste\Core\Money\Rate;
@@ -129,6 +130,22 @@ final class MoneyTest extends TestCase
         self::assertSame('7044.41', Rate::of(Currency::of('JPY'), '163.25', Quote::UnitPerBase)->toBase(Money::parse('1150000', 'JPY'), $euro)->decimal());
         $this->expectException(Refusal::class);
         Rate::of(Currency::of('GBP'), '0.000');
+    }
+
+    public function test_the_last_rate_serves_while_it_is_not_too_old(): void
+    {
+        $pound = Currency::of('GBP');
+        $last = new DatedRate(Rate::of($pound, '1.1720'), '2026-10-30');
+        self::assertSame('1.1720', (string) DatedRate::serving($last, $pound, '2026-11-04', 5)->value);
+        foreach ([[$last, 'the last is of 2026-10-30'], [null, 'none before it']] as [$rate, $says]) {
+            try {
+                DatedRate::serving($rate, $pound, '2026-11-05', 5);
+                self::fail('It served.');
+            } catch (Refusal $refusal) {
+                self::assertStringContainsString($says, $refusal->getMessage());
+                self::assertStringContainsString('GBP for 2026-11-05', $refusal->getMessage());
+            }
+        }
     }
 
     /** @return iterable<array{string, string, string}> */
