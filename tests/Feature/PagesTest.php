@@ -175,7 +175,7 @@ final class PagesTest extends BooksTestCase
         $this->actingAs($this->person());
         $csv = static fn (string $document): string => "No.;Wer;Am;Wieviel\n{$document};C2;05/06/2026;\"1.234,56\"\n";
         $waiting = $this->upload('export.csv', $csv('X1'));
-        $this->get($waiting)->assertOk()->assertSee('say how');
+        $this->get($waiting)->assertOk()->assertSee('say how')->assertDontSee('The books have all of this already');
         $this->post("{$waiting}/mapping", ['file' => 'export.csv', 'kind' => 'items', 'header_row' => '1', 'dates' => 'dmy', 'decimal_mark' => ',', 'columns' => ['document' => '0', 'customer' => '1', 'date' => '2', 'due_date' => '2', 'amount' => '3', 'base_amount' => '3'], 'fixed' => ['kind' => 'invoice', 'currency' => 'EUR']])->assertRedirect($waiting);
         $this->get($waiting)->assertOk()->assertSee('Take in 1 file');
         $this->post("{$waiting}/commit");

@@ -49,8 +49,11 @@ final class ImportReport
 
     public function changesNothing(): bool
     {
+        if ($this->refusedCount > 0) {
+            return false;
+        }
         foreach ($this->files as $file) {
-            if ($file->new + $file->changed + $file->confirms + $file->refused > 0) {
+            if ($file->new + $file->changed + $file->confirms > 0) {
                 return false;
             }
         }
