@@ -23,6 +23,7 @@ enum FileKind: string
     case Matches = 'matches';
     case SupplierItems = 'supplier_items';
     case Ledger = 'ledger';
+    case BankLines = 'bank_lines';
 
     /** @return array<string, Field> by name; a field that is not required may be missing from the file altogether */
     public function fields(): array
@@ -31,6 +32,25 @@ enum FileKind: string
         static $fields = [];
 
         return $fields[$this->value] ??= array_column($this->define(), null, 'name');
+    }
+
+    /** @return non-empty-list<string> the fields that name a row */
+    public function key(): array
+    {
+        return match ($this) {
+            self::Settings => ['name'],
+            self::Accounts => ['account'],
+            self::Customers => ['customer'],
+            self::Suppliers => ['supplier'],
+            self::Agreements => ['customer', 'supplier', 'reference', 'currency'],
+            self::Rates => ['date', 'currency'],
+            self::Items => ['document', 'kind', 'customer'],
+            self::ItemLines => ['document', 'line'],
+            self::Matches => ['date', 'debit_document', 'credit_document'],
+            self::SupplierItems => ['document', 'kind', 'supplier'],
+            self::Ledger => ['entry', 'account'],
+            self::BankLines => ['date', 'text', 'reference'],
+        };
     }
 
     /** The kind that a file name speaks of: `items.csv`, `ITEMS 2026-10.xlsx`. */
@@ -45,7 +65,7 @@ enum FileKind: string
             }
         }
 
-        return null;
+        return preg_match('/^(bank|statement)([^a-z]|$)/', $name) === 1 ? self::BankLines : null;
     }
 
     /** @param  list<string>  $choices */
@@ -92,6 +112,10 @@ enum FileKind: string
                 $text('entry'), $date('date'), $text('account'), $optional('reference'), new Field('description', mayBeBlank: true),
                 new Field('debit', FieldType::Amount, mayBeBlank: true), new Field('credit', FieldType::Amount, mayBeBlank: true),
                 $optional('document'), $optional('customer'), $optional('source'), $optional('recorded_at'), $optional('batch'),
+            ],
+            self::BankLines => [
+                $date('date'), $optional('value_date', FieldType::Date), new Field('amount', FieldType::Amount, false, true), $optional('money_in', FieldType::Amount), $optional('money_out', FieldType::Amount), new Field('text', mayBeBlank: true),
+                $optional('party'), $optional('party_account'), $optional('reference'), $optional('currency', FieldType::Currency), $optional('balance', FieldType::Amount), $optional('bank_account'),
             ],
             self::Rates => [$date('date'), $currency, new Field('rate', FieldType::Number), self::choice('quoted', array_column(Quote::cases(), 'value'), false)],
             self::Agreements => [

@@ -32,6 +32,14 @@ final class MappingGuess
         'reference' => ['ref', 'your reference', 'referencia', 'referenz'],
         'debit_document' => ['debit', 'invoice', 'document'],
         'credit_document' => ['credit', 'receipt', 'payment'],
+        'value_date' => ['value', 'valuta', 'fecha valor', 'valuta date', 'wertstellung'],
+        'money_in' => ['credit', 'paid in', 'abono', 'abonos', 'haber', 'gutschrift', 'credit amount', 'in'],
+        'money_out' => ['debit', 'paid out', 'cargo', 'cargos', 'debe', 'lastschrift', 'debit amount', 'out'],
+        'text' => ['description', 'narrative', 'concepto', 'details', 'remittance', 'remittance information', 'purpose', 'verwendungszweck', 'buchungstext', 'memo'],
+        'party' => ['payer', 'counterparty', 'name', 'ordenante', 'auftraggeber', 'beneficiary', 'payer or payee'],
+        'party_account' => ['counterparty account', 'iban', 'payer account', 'cuenta ordenante', 'account of the payer'],
+        'balance' => ['saldo', 'running balance', 'kontostand', 'balance after'],
+        'bank_account' => ['own account', 'our account'],
         'rate' => ['exchange rate', 'cambio', 'kurs'],
         'group' => ['customer group', 'grupo', 'gruppe'],
         'tax_id' => ['vat', 'vat no', 'nif', 'tax number'],
@@ -55,6 +63,8 @@ final class MappingGuess
                 $exact = count(array_filter($columns, static fn (int $column, string $name): bool => self::plain($cells[$column]) === self::plain($name), ARRAY_FILTER_USE_BOTH));
                 // Enough of what a row needs; exact names and complete sets win.
                 $score = $hit / max(1, count($required)) + $exact / 20 + count($columns) / 100 - $line / 1000;
+                // Few columns make a list of bank lines, so that many a list would pass for one: it has to be clearly the best.
+                $score -= $candidate === FileKind::BankLines && $kind === null ? 0.5 : 0;
                 if ($hit >= min(2, count($required)) && $score > $bestScore) {
                     $bestScore = $score;
                     $best = [$candidate, $line, $columns];

@@ -24,6 +24,7 @@ enum Setting: string
     case Order = 'order';
     case DiscountGraceDays = 'discount_grace_days';
     case DiscountPartPayments = 'discount_part_payments';
+    case BankChargesLimit = 'bank_charges_limit';
     case TaxReliefDiscounts = 'tax_relief_discounts';
     case TaxReliefWriteOffs = 'tax_relief_write_offs';
     case ResidueLimit = 'residue_limit';
@@ -52,6 +53,7 @@ enum Setting: string
             self::DiscountGraceDays => '0',
             self::DiscountPartPayments, self::TaxReliefWriteOffs => 'no',
             self::TaxReliefDiscounts => 'yes',
+            self::BankChargesLimit => '50.00',
             self::ResidueLimit => '5.00',
             self::ResiduePercent => '1',
             self::ResidueDays => '30',

@@ -43,10 +43,10 @@ final class CombinationSearch
     private function __construct(array $candidates, private readonly int $target, int $work)
     {
         usort($candidates, Candidate::byAge(...));
-        $this->items = $candidates;
+        $this->items = self::within($candidates, $target);
         $this->left = $work;
         $last = [];
-        foreach ($candidates as $place => $candidate) {
+        foreach ($this->items as $place => $candidate) {
             $this->values[] = $candidate->discount > 0 ? [$candidate->gross(), $candidate->net()] : [$candidate->gross()];
             $alike = "{$candidate->gross()} {$candidate->discount}";
             $elder = $last[$alike] ?? -1;
@@ -74,6 +74,24 @@ final class CombinationSearch
         );
     }
 
+    /**
+     * Items that can be in a set that makes the amount: not larger than it and all credits together, and so on until nothing more falls out.
+     *
+     * @param list<Candidate> $candidates
+     * @return list<Candidate>
+     */
+    private static function within(array $candidates, int $target): array
+    {
+        do {
+            $before = count($candidates);
+            $most = array_sum(array_map(static fn (Candidate $item): int => max(0, $item->gross()), $candidates));
+            $least = array_sum(array_map(static fn (Candidate $item): int => min(0, $item->net()), $candidates));
+            $candidates = array_values(array_filter($candidates, static fn (Candidate $item): bool => $least - min(0, $item->net()) + $item->net() <= $target && $most - max(0, $item->gross()) + $item->gross() >= $target));
+        } while (count($candidates) < $before);
+
+        return $candidates;
+    }
+
     /** The place that divides the list into halves with subsets as even as can be; null when a half has too many. */
     private function middle(): ?int
     {
@@ -94,36 +112,79 @@ final class CombinationSearch
 
     private function whole(int $middle): Searched
     {
-        $later = [];
-        for ($size = 0; $size <= count($this->items) - $middle; $size++) {
-            $later[$size] = $this->bySum($size, $middle);
-        }
-        for ($size = 0; $size <= $middle; $size++) {
-            foreach ($this->subsets($size, 0, $middle, true) as [$sum, $subset]) {
-                foreach ($later as $laterSize => $subsets) {
-                    if (isset($subsets[$this->target - $sum])) {
-                        $this->meet($subset, $subsets[$this->target - $sum], $laterSize);
-                    }
+        $earlier = $this->all(0, $middle);
+        $later = $this->all($middle, count($this->items));
+        [$head, $next] = self::bySum($later[0]);
+        foreach ($earlier[0] as $place => $sum) {
+            for ($other = $head[$this->target - $sum] ?? -1; $other >= 0; $other = $next[$other]) {
+                if (--$this->left < 0) {
+                    return Searched::Limit;
                 }
+                $this->meet($earlier[1][$place] | $later[1][$other], $earlier[2][$place] | $later[2][$other]);
             }
         }
 
         return $this->left > 0 ? Searched::All : Searched::Limit;
     }
 
+    /**
+     * All subsets of the items between two places.
+     *
+     * @return array{list<int>, list<int>, list<int>} for each its sum, a bit for each item in it, a bit for each of them that is taken net
+     */
+    private function all(int $from, int $to): array
+    {
+        $sums = $masks = $nets = [0];
+        for ($item = $from; $item < $to; $item++) {
+            $elder = $this->elder[$item];
+            foreach ($masks as $place => $mask) {
+                // Of equal items those of an earlier part may be missing here; within the part they follow each other.
+                if ($elder >= $from && ($mask >> $elder & 1) === 0) {
+                    continue;
+                }
+                foreach ($this->values[$item] as $which => $value) {
+                    $sums[] = $sums[$place] + $value;
+                    $masks[] = $mask | 1 << $item;
+                    $nets[] = $nets[$place] | $which << $item;
+                }
+            }
+        }
+        $this->left -= count($sums);
+
+        return [$sums, $masks, $nets];
+    }
+
     private function bySize(): Searched
     {
-        $later = [];
-        for ($size = 2; $size <= count($this->items) && $this->left > 0; $size++) {
+        $sized = [1 => $this->ones()];
+        $heads = [];
+        for ($size = 2; $size <= count($this->items); $size++) {
             $half = intdiv($size, 2);
-            $later = isset($later[$half]) ? $later : [$half => $this->bySum($half, 0)];
-            foreach ($this->subsets($size - $half, 0, count($this->items), true) as [$sum, $subset]) {
-                if (isset($later[$half][$this->target - $sum])) {
-                    $this->meet($subset, $later[$half][$this->target - $sum], $half);
-                    // Any set of more items shows that the best one is not the only one.
-                    if ($this->found > 1 && count($this->best) < $size) {
-                        return Searched::All;
+            if (! isset($sized[$size - $half])) {
+                $before = $sized[$size - $half - 1];
+                $last = count($this->items) - 1;
+                if (array_sum(array_map(static fn (int $at): int => $last - $at, $before[4])) > $this->left) {
+                    return Searched::Limit;
+                }
+                $sized[$size - $half] = $this->oneMore($before);
+            }
+            $heads = isset($heads[$half]) ? $heads : [$half => self::bySum($sized[$half][0])];
+            [$head, $next] = $heads[$half];
+            [$sums, $masks, $nets, , $lasts] = $sized[$size - $half];
+            [, $laterMasks, $laterNets, $laterFirsts] = $sized[$half];
+            $this->left -= count($sums);
+            foreach ($sums as $place => $sum) {
+                for ($other = $head[$this->target - $sum] ?? -1; $other >= 0; $other = $next[$other]) {
+                    if (--$this->left < 0) {
+                        return Searched::Limit;
                     }
+                    if ($laterFirsts[$other] > $lasts[$place]) {
+                        $this->meet($masks[$place] | $laterMasks[$other], $nets[$place] | $laterNets[$other]);
+                    }
+                }
+                // Any set of more items shows that the best one is not the only one.
+                if ($this->found > 1 && count($this->best) < $size) {
+                    return Searched::All;
                 }
             }
             // Two of this size: the better one is the answer, provided that the size was looked through.
@@ -135,95 +196,87 @@ final class CombinationSearch
         return $this->left > 0 ? Searched::All : Searched::Limit;
     }
 
-    /**
-     * Subsets of so many items from a place on, one after the other in a string for each sum.
-     *
-     * @return array<int, string>
-     */
-    private function bySum(int $size, int $from): array
+    /** @return array{list<int>, list<int>, list<int>, list<int>, list<int>} sums, items, items taken net, first and last item of each subset of one item */
+    private function ones(): array
     {
-        $subsets = [];
-        foreach ($this->subsets($size, $from, count($this->items), false) as [$sum, $subset]) {
-            $subsets[$sum] = ($subsets[$sum] ?? '').$subset;
+        $sums = $masks = $nets = $places = [];
+        foreach ($this->values as $item => $values) {
+            foreach ($values as $which => $value) {
+                $sums[] = $value;
+                $masks[] = 1 << $item;
+                $nets[] = $which << $item;
+                $places[] = $item;
+            }
         }
 
-        return $subsets;
+        return [$sums, $masks, $nets, $places, $places];
     }
 
     /**
-     * Subsets of so many items between two places: their sum, and item and value of each, packed into a string.
+     * The subsets of one item more. Of equal items they hold some that follow each other; whether those before them are in the set is seen
+     * when two subsets meet.
      *
-     * @param bool $fromTheOldest of items with equal amounts only the oldest so many; else any that follow each other
-     * @return iterable<array{int, string}>
+     * @param array{list<int>, list<int>, list<int>, list<int>, list<int>} $subsets
+     * @return array{list<int>, list<int>, list<int>, list<int>, list<int>}
      */
-    private function subsets(int $size, int $from, int $to, bool $fromTheOldest): iterable
+    private function oneMore(array $subsets): array
     {
-        if ($size === 0) {
-            yield [0, ''];
-
-            return;
-        }
-        /** @var list<array{int, int, int, string, int}> $open next place, items missing, sum, subset, a bit for each item in it */
-        $open = [[$from, $size, 0, '', 0]];
-        while ($open !== []) {
-            [$place, $missing, $sum, $subset, $in] = array_pop($open);
-            for ($next = $to - $missing; $next >= $place; $next--) {
-                $elder = $this->elder[$next];
-                if ($elder >= $from && ($in >> $elder & 1) === 0 && ($fromTheOldest || ($in & $this->elders[$next]) !== 0)) {
+        [$before, $beforeMasks, $beforeNets, $beforeFirsts, $beforeLasts] = $subsets;
+        $sums = $masks = $nets = $firsts = $lasts = [];
+        $count = count($this->items);
+        foreach ($before as $place => $sum) {
+            $mask = $beforeMasks[$place];
+            for ($item = $beforeLasts[$place] + 1; $item < $count; $item++) {
+                if (($mask & $this->elders[$item]) !== 0 && ($mask >> $this->elder[$item] & 1) === 0) {
                     continue;
                 }
-                if (--$this->left < 0) {
-                    return;
-                }
-                foreach ($this->values[$next] as $which => $value) {
-                    if ($missing === 1) {
-                        yield [$sum + $value, $subset.chr($next).chr($which)];
-                    } else {
-                        $open[] = [$next + 1, $missing - 1, $sum + $value, $subset.chr($next).chr($which), $in | 1 << $next];
-                    }
+                foreach ($this->values[$item] as $which => $value) {
+                    $sums[] = $sum + $value;
+                    $masks[] = $mask | 1 << $item;
+                    $nets[] = $beforeNets[$place] | $which << $item;
+                    $firsts[] = $beforeFirsts[$place];
+                    $lasts[] = $item;
                 }
             }
         }
-    }
+        $this->left -= count($sums);
 
-    /** @param  string  $later subsets of `$size` items that make up what the earlier one lacks */
-    private function meet(string $earlier, string $later, int $size): void
-    {
-        $first = self::choices($earlier);
-        $last = $first === [] ? -1 : $first[count($first) - 1][0];
-        foreach ($size > 0 ? str_split($later, 2 * $size) : [''] as $subset) {
-            if (--$this->left < 0) {
-                return;
-            }
-            $second = self::choices($subset);
-            if ($first === [] && $second === []) {
-                continue;
-            }
-            if ($second === [] || ($second[0][0] > $last && $this->follows($second, $first))) {
-                $this->consider([...$first, ...$second]);
-            }
-        }
+        return [$sums, $masks, $nets, $firsts, $lasts];
     }
 
     /**
-     * Of equal items, those of the later half go on where those of the earlier one end.
+     * Where the subsets of a sum stand: the last of them, and for each the one before it, −1 for none.
      *
-     * @param list<array{int, int}> $later
-     * @param list<array{int, int}> $earlier
+     * @param list<int> $sums
+     * @return array{array<int, int>, array<int, int>}
      */
-    private function follows(array $later, array $earlier): bool
+    private static function bySum(array $sums): array
     {
-        $in = [];
-        foreach ([...$earlier, ...$later] as [$item]) {
-            $in[$item] = true;
-        }
-        foreach ($later as [$item]) {
-            if ($this->elder[$item] >= 0 && ! isset($in[$this->elder[$item]])) {
-                return false;
-            }
+        $head = $next = [];
+        foreach ($sums as $place => $sum) {
+            $next[$place] = $head[$sum] ?? -1;
+            $head[$sum] = $place;
         }
 
-        return true;
+        return [$head, $next];
+    }
+
+    /** A set that makes the amount; it counts if of equal items it holds the oldest. */
+    private function meet(int $mask, int $net): void
+    {
+        if ($mask === 0) {
+            return;
+        }
+        $choices = [];
+        foreach ($this->elder as $item => $elder) {
+            if (($mask >> $item & 1) === 1) {
+                if ($elder >= 0 && ($mask >> $elder & 1) === 0) {
+                    return;
+                }
+                $choices[] = [$item, $net >> $item & 1];
+            }
+        }
+        $this->consider($choices);
     }
 
     /** @param  list<array{int, int}>  $choices */
@@ -262,16 +315,5 @@ final class CombinationSearch
         }
 
         return false;
-    }
-
-    /** @return list<array{int, int}> */
-    private static function choices(string $subset): array
-    {
-        $choices = [];
-        for ($at = 0; $at < strlen($subset); $at += 2) {
-            $choices[] = [ord($subset[$at]), ord($subset[$at + 1])];
-        }
-
-        return $choices;
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Ajuste\Core\Proposal;
 
+use Ajuste\Core\Exchange\Mod97;
+
 /** Structured creditor references of ISO 11649: RF, two check digits (ISO 7064 MOD 97-10), up to 21 letters and figures. */
 final class CreditorReference
 {
@@ -11,7 +13,7 @@ final class CreditorReference
     {
         $plain = self::plain($reference);
 
-        return preg_match('/^RF\d\d[A-Z0-9]{1,21}$/D', $plain) === 1 && self::remainder(substr($plain, 4).substr($plain, 0, 4)) === 1;
+        return preg_match('/^RF\d\d[A-Z0-9]{1,21}$/D', $plain) === 1 && Mod97::holds($plain);
     }
 
     public static function plain(string $reference): string
@@ -40,17 +42,5 @@ final class CreditorReference
         }
 
         return $references;
-    }
-
-    private static function remainder(string $text): int
-    {
-        $remainder = 0;
-        foreach (str_split($text) as $character) {
-            foreach (str_split((string) base_convert($character, 36, 10)) as $digit) {
-                $remainder = ($remainder * 10 + (int) $digit) % 97;
-            }
-        }
-
-        return $remainder;
     }
 }

@@ -16,55 +16,87 @@ final class PayerRecognition
         'DE', 'DEL', 'LA', 'EL', 'Y', 'AND', 'MEMBER',
     ];
 
+    /** A word that more customers than this have in their names tells none from another. */
+    private const SHARED = 60;
+
+    /** @var array<array-key, list<int>> customers by bank account */
+    private array $byAccount = [];
+
+    /** @var array<int, list<list<string>>> the words of each name, by customer */
+    private array $names = [];
+
+    /** @var array<array-key, array<int, true>> customers by word of a name */
+    private array $byWord = [];
+
+    /** @param  iterable<PayerProfile>  $profiles */
+    public function __construct(iterable $profiles)
+    {
+        foreach ($profiles as $profile) {
+            foreach ($profile->accounts as $account) {
+                $this->byAccount[self::plainAccount($account)][] = $profile->customerId;
+            }
+            foreach ($profile->names as $name) {
+                $words = self::words($name);
+                $this->names[$profile->customerId][] = $words;
+                foreach ($words as $word) {
+                    $this->byWord[$word][$profile->customerId] = true;
+                }
+            }
+        }
+    }
+
     /**
      * @param array<int, list<string>> $quoted documents that the text quotes, by customer id
-     * @param iterable<PayerProfile> $profiles
      * @return list<PayerGuess> the surest first, at most six
      */
-    public static function rank(string $account, string $name, string $text, array $quoted, iterable $profiles): array
+    public function rank(string $account, string $name, string $text, array $quoted): array
     {
-        $account = self::plainAccount($account);
+        $plain = self::plainAccount($account);
         $guesses = [];
-        foreach ($profiles as $profile) {
-            $guess = self::byAccount($account, $profile) ?? self::byDocument($quoted[$profile->customerId] ?? [], $profile) ?? self::byName($name, $text, $profile);
-            if ($guess !== null) {
-                $guesses[] = $guess;
-            }
+        foreach ($plain === '' ? [] : $this->byAccount[$plain] ?? [] as $customerId) {
+            $guesses[$customerId] = new PayerGuess($customerId, 'account known, ends in '.substr($plain, -4), 100);
+        }
+        foreach ($quoted as $customerId => $documents) {
+            $guesses[$customerId] ??= new PayerGuess($customerId, "quotes {$documents[0]}".(count($documents) > 1 ? ' and '.(count($documents) - 1).' more' : ''), min(99, 90 + count($documents)));
+        }
+        foreach ($this->byNames(self::words($name), $name === '' ? self::words($text) : []) as $customerId => $score) {
+            $guesses[$customerId] ??= new PayerGuess($customerId, "name, {$score} of 100 alike", min(89, $score));
         }
         usort($guesses, static fn (PayerGuess $one, PayerGuess $other): int => [$other->score, $one->customerId] <=> [$one->score, $other->customerId]);
 
         return array_slice($guesses, 0, 6);
     }
 
-    private static function byAccount(string $account, PayerProfile $profile): ?PayerGuess
+    /** @param  list<PayerGuess>  $ranked the surest first */
+    public static function isSure(array $ranked): bool
     {
-        foreach ($account === '' ? [] : $profile->accounts as $known) {
-            if (self::plainAccount($known) === $account) {
-                return new PayerGuess($profile->customerId, 'account known, ends in '.substr($account, -4), 100);
+        return $ranked !== [] && $ranked[0]->score >= self::SURE && $ranked[0]->score > ($ranked[1]->score ?? 0);
+    }
+
+    /**
+     * @param list<string> $name
+     * @param list<string> $text looked through where no name is given
+     * @return array<int, int> score from 50 on, by customer
+     */
+    private function byNames(array $name, array $text): array
+    {
+        $near = [];
+        foreach ([...$name, ...$text] as $word) {
+            $of = $this->byWord[$word] ?? [];
+            $near += count($of) <= self::SHARED ? $of : [];
+        }
+        $scores = [];
+        foreach (array_keys($near) as $customerId) {
+            $best = 0;
+            foreach ($this->names[$customerId] as $words) {
+                $best = max($best, self::likeness($name, $words), self::contained($words, $text));
+            }
+            if ($best >= 50) {
+                $scores[$customerId] = $best;
             }
         }
 
-        return null;
-    }
-
-    /** @param  list<string>  $documents */
-    private static function byDocument(array $documents, PayerProfile $profile): ?PayerGuess
-    {
-        return $documents === [] ? null : new PayerGuess(
-            $profile->customerId, "quotes {$documents[0]}".(count($documents) > 1 ? ' and '.(count($documents) - 1).' more' : ''),
-            min(99, 90 + count($documents)),
-        );
-    }
-
-    private static function byName(string $name, string $text, PayerProfile $profile): ?PayerGuess
-    {
-        $best = 0;
-        foreach ($profile->names as $known) {
-            $words = self::words($known);
-            $best = max($best, self::likeness(self::words($name), $words), $name === '' ? self::contained($words, self::words($text)) : 0);
-        }
-
-        return $best < 50 ? null : new PayerGuess($profile->customerId, "name, {$best} of 100 alike", min(89, $best));
+        return $scores;
     }
 
     /**
@@ -84,7 +116,7 @@ final class PayerRecognition
      */
     private static function contained(array $words, array $text): int
     {
-        return count($words) < 2 ? 0 : (int) round(85 * count(array_intersect($words, $text)) / count($words));
+        return count($words) < 2 || $text === [] ? 0 : (int) round(85 * count(array_intersect($words, $text)) / count($words));
     }
 
     /** @return list<string> capitals without accents, forms of firms left out */

@@ -19,8 +19,13 @@ final readonly class ProposalPolicy
         public string $tolerancePercent = '0.5',
         public int $combinationItems = 40,
         public FillOrder $order = FillOrder::OldestDue,
-        public int $work = 400_000,
+        public int $work = 250_000,
     ) {}
+
+    public function withOrder(FillOrder $order): self
+    {
+        return new self($this->toleranceAmount, $this->tolerancePercent, $this->combinationItems, $order, $this->work);
+    }
 
     public function tolerates(int $difference, int $receipt): bool
     {

@@ -20,8 +20,7 @@ final readonly class Proposer
      */
     public function propose(int $amount, string $valueDate, string $remittance, array $items): Proposal
     {
-        $items = array_values(array_filter($items, static fn (Candidate $item): bool => $item->date <= $valueDate && $item->open > 0));
-        usort($items, Candidate::byAge(...));
+        $items = self::openOn($valueDate, $items);
         if ($items === []) {
             return new Proposal(Way::None, [], true, Searched::All, 0, $amount);
         }
@@ -33,6 +32,66 @@ final readonly class Proposer
             ?? $this->sum(Way::WholeBalance, $amount, $items)
             ?? $this->withinTolerance($amount, $valueDate, $items)
             ?? $this->combination($amount, $items);
+    }
+
+    /**
+     * What else would fit, in the order of the ways, for a person to choose from; the proposal itself is left out.
+     *
+     * @param int $amount what of the receipt is loose, above zero
+     * @param list<Candidate> $items as for propose()
+     * @return list<Proposal>
+     */
+    public function alternatives(int $amount, string $valueDate, string $remittance, array $items, Proposal $proposal): array
+    {
+        $items = self::openOn($valueDate, $items);
+        if ($items === []) {
+            return [];
+        }
+        $all = [$this->quoted($amount, $remittance, $items)];
+        foreach ($items as $item) {
+            array_push($all, $this->exact($amount, [$item]), $this->exactNet($amount, [$item]));
+        }
+        array_push($all, $this->sum(Way::AllDue, $amount, self::due($items, $valueDate)), $this->sum(Way::WholeBalance, $amount, $items), $this->withinTolerance($amount, $valueDate, $items), $this->combination($amount, $items), $this->byOrder($amount, $items, Searched::All));
+        $seen = [self::key($proposal) => true];
+        $others = [];
+        foreach ($all as $other) {
+            if ($other !== null && $other->settles !== [] && ! isset($seen[self::key($other)])) {
+                $seen[self::key($other)] = true;
+                $others[] = $other;
+            }
+        }
+
+        return $others;
+    }
+
+    /**
+     * Open items filled in an order that a person asks for.
+     *
+     * @param list<Candidate> $items as for propose()
+     */
+    public function inOrder(FillOrder $order, int $amount, string $valueDate, array $items): Proposal
+    {
+        return (new self($this->policy->withOrder($order)))->byOrder($amount, self::openOn($valueDate, $items), Searched::All);
+    }
+
+    /**
+     * @param list<Candidate> $items
+     * @return list<Candidate> oldest first
+     */
+    private static function openOn(string $valueDate, array $items): array
+    {
+        $items = array_values(array_filter($items, static fn (Candidate $item): bool => $item->date <= $valueDate && $item->open > 0));
+        usort($items, Candidate::byAge(...));
+
+        return $items;
+    }
+
+    private static function key(Proposal $proposal): string
+    {
+        $parts = array_map(static fn (Settles $settles): string => "{$settles->item->id}:{$settles->amount}:{$settles->discount}", $proposal->settles);
+        sort($parts);
+
+        return implode(' ', $parts);
     }
 
     /**
@@ -137,7 +196,7 @@ final readonly class Proposer
             : new Proposal(Way::Combination, $combination->settles, $combination->only, $combination->searched, 0, 0);
     }
 
-    /** @param  non-empty-list<Candidate>  $items */
+    /** @param  list<Candidate>  $items */
     private function byOrder(int $amount, array $items, Searched $searched): Proposal
     {
         $debits = $this->policy->order->sort(array_values(array_filter($items, static fn (Candidate $item): bool => $item->side === Side::Debit)));

@@ -6,7 +6,6 @@ namespace Ajuste\Core\Settlement;
 
 use Ajuste\Core\Calendar\Day;
 use Ajuste\Core\Calendar\Terms;
-use Ajuste\Core\Money\Rounding;
 use Brick\Math\BigDecimal;
 use Brick\Math\BigRational;
 use Brick\Math\RoundingMode;
@@ -14,23 +13,33 @@ use Brick\Math\RoundingMode;
 /** Early payment discount of one invoice (R4). Amounts are minor units of the invoice's currency. */
 final readonly class EarlyPaymentDiscount
 {
-    private function __construct(public Terms $terms, public string $documentDate, public int $graceDays) {}
+    private function __construct(public Terms $terms, public string $documentDate, public int $graceDays, private ?DiscountDecision $decision) {}
 
-    /** @return ?self null when the terms offer no discount */
-    public static function of(Terms $terms, string $documentDate, int $graceDays = 0): ?self
+    /**
+     * @param ?DiscountDecision $decision of a person on this invoice; it stands above the terms' days
+     * @return ?self null when the terms offer no discount
+     */
+    public static function of(Terms $terms, string $documentDate, int $graceDays = 0, ?DiscountDecision $decision = null): ?self
     {
-        return $terms->discountPercent === null ? null : new self($terms, $documentDate, $graceDays);
+        return $terms->discountPercent === null ? null : new self($terms, $documentDate, $graceDays, $decision);
     }
 
-    /** The last value date of the bank on which the discount holds; the match date never matters. */
-    public function lastDay(): string
+    /** The last value date of the bank on which the discount holds; the match date never matters. Null: it was granted whatever the day. */
+    public function lastDay(): ?string
     {
-        return Day::plus($this->documentDate, $this->terms->discountDays + $this->graceDays);
+        return match ($this->decision?->choice) {
+            DiscountChoice::Grant => null,
+            DiscountChoice::Deny => '',
+            DiscountChoice::Until => $this->decision->until,
+            null => Day::plus($this->documentDate, $this->terms->discountDays + $this->graceDays),
+        };
     }
 
     public function holdsOn(string $valueDate): bool
     {
-        return $valueDate <= $this->lastDay();
+        $last = $this->lastDay();
+
+        return $last === null || $valueDate <= $last;
     }
 
     /**
@@ -76,30 +85,20 @@ final readonly class EarlyPaymentDiscount
     }
 
     /**
-     * The tax within a discount, in the invoice's own mix of rates: shared by gross, parts adding up. 24.20 on an invoice wholly at 21 % is 4.20.
+     * The discount that goes with settling a part of an invoice: the part less the least cash that settles so much. At 2 %, 510.20 takes 10.20.
      *
-     * @param list<TaxedLine> $lines of the invoice; without any there is no relief, it is not guessed
+     * @param int $settles the part, discount included
+     * @param int $paid cash within the time before it
      */
-    public static function taxWithin(int $discount, array $lines): int
+    public function onPart(int $settles, int $basis, int $paid): int
     {
-        $gross = [];
-        foreach ($lines as $line) {
-            $with = BigRational::of($line->rate)->plus(100)->multipliedBy($line->net)->dividedBy(100)->toScale(0, RoundingMode::HALF_UP)->toInt();
-            $gross[] = max(0, $with);
-        }
-        if (array_sum($gross) === 0 || $gross === []) {
-            return 0;
-        }
-        $byRate = [];
-        foreach (Rounding::split($discount, $gross) as $place => $part) {
-            $byRate[$lines[$place]->rate] = ($byRate[$lines[$place]->rate] ?? 0) + $part;
-        }
-        $tax = 0;
-        foreach ($byRate as $rate => $part) {
-            $tax += BigRational::of($part)->multipliedBy((string) $rate)->dividedBy(BigRational::of((string) $rate)->plus(100))->toScale(0, RoundingMode::HALF_UP)->toInt();
+        $before = $this->settledBy($paid, $basis);
+        $cash = max(0, $settles - $this->whole($settles) - 2);
+        while ($this->settledBy($paid + $cash, $basis) - $before < $settles && $cash < $settles) {
+            $cash++;
         }
 
-        return $tax;
+        return $settles - $cash;
     }
 
     /**

@@ -4,8 +4,17 @@ declare(strict_types=1);
 
 namespace Ajuste\Core\Settlement;
 
+use Brick\Math\BigRational;
+use Brick\Math\RoundingMode;
+
 /** A line of an invoice as its tax goes: net in minor units, and the rate in percent. */
 final readonly class TaxedLine
 {
     public function __construct(public int $net, public string $rate) {}
+
+    /** Net and tax, minor units, rounded half away from zero. */
+    public function gross(): int
+    {
+        return BigRational::of($this->rate)->plus(100)->multipliedBy($this->net)->dividedBy(100)->toScale(0, RoundingMode::HALF_UP)->toInt();
+    }
 }

@@ -9,12 +9,14 @@ use Ajuste\Core\Exchange\Mapping;
 use Ajuste\Core\Exchange\MappingGuess;
 use Ajuste\Core\Exchange\RowFault;
 use Ajuste\Core\Refusal;
+use App\Actions\Receipts\PlaceElsewhere;
 use App\Actions\Recorder;
 use App\Models\Import;
 use App\Models\ImportFile;
 use App\Queries\Settings;
 use App\Support\Actor;
 use App\Support\AuditTrail;
+use App\Support\KeptFiles;
 use App\Support\Moment;
 use Illuminate\Support\Facades\DB;
 
@@ -24,7 +26,7 @@ use Illuminate\Support\Facades\DB;
  */
 final class ImportFiles
 {
-    public function __construct(private readonly Settings $settings, private readonly AuditTrail $audit, private readonly Actor $actor) {}
+    public function __construct(private readonly Settings $settings, private readonly AuditTrail $audit, private readonly Actor $actor, private readonly PlaceElsewhere $elsewhere) {}
 
     /** @param  list<SourceFile>  $files */
     public function rehearse(array $files): ImportReport
@@ -63,6 +65,7 @@ final class ImportFiles
                 $this->take($file, $fileReport, $report, $books, $importId);
             }
             $recorder->flush();
+            $this->elsewhere->applyRules();
             $good = $report->refusedCount === 0 || ($setAside && $report->canBeSetAside());
             if ($post && $good && ! $report->changesNothing()) {
                 $this->keep($importId, $source, $tables, $report);
@@ -168,6 +171,7 @@ final class ImportFiles
             FileKind::Matches => new MatchesImporter($books, $fileReport, $record->id),
             FileKind::SupplierItems => new SupplierItemsImporter($books, $fileReport, $record->id),
             FileKind::Ledger => new LedgerImporter($books, $fileReport, $record->id),
+            FileKind::BankLines => new BankLinesImporter($books, $fileReport, $record->id),
             default => new ListImporter($books, $fileReport, $record->id),
         };
         /** @var array<int, string> $lines rows that wait for the end of the file, as they stand there */
@@ -236,7 +240,7 @@ final class ImportFiles
         $import->save();
         foreach ($tables as [$file, $fileReport]) {
             $record = ImportFile::query()->findOrFail($fileReport->fileId);
-            self::keepSource($file->path, $record->sha256);
+            KeptFiles::keep($file->path);
             $record->update([
                 'report' => json_encode($fileReport->toArray(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_INVALID_UTF8_SUBSTITUTE),
                 'first_date' => $fileReport->firstDate, 'last_date' => $fileReport->lastDate,
@@ -251,20 +255,5 @@ final class ImportFiles
         $this->audit->record('import', "import {$importId}", '', [
             'source' => $source, 'files' => count($report->files), 'new' => $count('new'), 'changed' => $count('changed'), 'set_aside' => $report->refusedCount,
         ]);
-    }
-
-    private static function keepSource(string $path, string $sha256): void
-    {
-        $folder = config()->string('ajuste.files');
-        if (! is_dir($folder)) {
-            mkdir($folder, 0770, true);
-        }
-        $target = "{$folder}/{$sha256}";
-        if (! is_file($target)) {
-            // First under another name, so that a file of this name is always whole.
-            if (! copy($path, "{$target}.part") || ! rename("{$target}.part", $target)) {
-                throw new Refusal("The source file cannot be kept in {$folder}. Check that there is room and that it can be written; nothing was imported.");
-            }
-        }
     }
 }

@@ -93,7 +93,11 @@ final class ListImporter extends Importer
             'customer_group' => $row['group'], 'iban' => $row['iban'], 'email' => $row['email'], 'tax_id' => $row['tax_id'], 'country' => $row['country'],
             'credit_limit' => $row['credit_limit'] === '' ? null : $this->books->positive('credit_limit', $row['credit_limit'], $currency, true),
         ], $id);
-        $this->books->customers[$row['customer']] = $id ?? $this->idOf('customers', 'customer', $row['customer']);
+        $id ??= $this->idOf('customers', 'customer', $row['customer']);
+        $this->books->customers[$row['customer']] = $id;
+        if ($outcome !== Outcome::Same && $this->books->rows('SELECT iban FROM customer_ibans WHERE customer_id = ? ORDER BY recorded_at DESC LIMIT 1', [$id]) !== [[$row['iban']]]) {
+            $this->books->write('INSERT OR REPLACE INTO customer_ibans (customer_id, iban, recorded_at) VALUES (?, ?, ?)', [$id, $row['iban'], Moment::now()]);
+        }
         $this->books->customerControl[$row['customer']] = $control;
 
         return $outcome;

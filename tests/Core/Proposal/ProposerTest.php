@@ -256,7 +256,9 @@ final class ProposerTest extends TestCase
     {
         mt_srand(41);
         $items = array_map(fn (int $n): Candidate => $this->debit("D{$n}", mt_rand(1, 4000) * 1000), range(1, 40));
-        $combination = CombinationSearch::find($items, 999, 50_000);
+        $combination = CombinationSearch::find($items, 20_000_500, 50_000);
         self::assertSame([[], false, Searched::Limit], [$combination->settles, $combination->only, $combination->searched]);
+        // That no item is small enough is seen without a search.
+        self::assertSame(Searched::All, CombinationSearch::find($items, 999, 50_000)->searched);
     }
 }

@@ -5,8 +5,11 @@ declare(strict_types=1);
 namespace Tests\Core\Settlement;
 
 use Ajuste\Core\Calendar\Terms;
+use Ajuste\Core\Settlement\DiscountChoice;
+use Ajuste\Core\Settlement\DiscountDecision;
 use Ajuste\Core\Settlement\EarlyPaymentDiscount;
 use Ajuste\Core\Settlement\TaxedLine;
+use Ajuste\Core\Settlement\TaxRelief;
 use PHPUnit\Framework\TestCase;
 
 final class EarlyPaymentDiscountTest extends TestCase
@@ -46,14 +49,32 @@ final class EarlyPaymentDiscountTest extends TestCase
         self::assertSame(121000 - 2420 - 50000, 121000 - 51020 - $this->discount()->onTheRest(121000 - 51020, 121000, 50000, '2026-10-05', true));
     }
 
+    /** The part that 500.00 in cash settles takes 10.20 of discount along. */
+    public function test_the_discount_of_a_part(): void
+    {
+        self::assertSame(1020, $this->discount()->onPart(51020, 121000, 0));
+        self::assertSame([67, 66, 67], [$this->discount()->onPart(3334, 10000, 0), $this->discount()->onPart(3333, 10000, 3267), $this->discount()->onPart(3333, 10000, 6534)]);
+    }
+
+    public function test_a_persons_decision_stands_above_the_days(): void
+    {
+        $decided = static fn (DiscountChoice $choice, string $until = ''): EarlyPaymentDiscount => EarlyPaymentDiscount::of(Terms::parse('2/10 net 30'), '2026-10-01', 0, new DiscountDecision($choice, $until, 'agreed')) ?? self::fail();
+        self::assertSame(2420, $decided(DiscountChoice::Grant)->onTheRest(121000, 121000, 0, '2026-12-31', false));
+        self::assertSame(0, $decided(DiscountChoice::Deny)->onTheRest(121000, 121000, 0, '2026-10-02', false));
+        self::assertTrue($decided(DiscountChoice::Until, '2026-10-20')->holdsOn('2026-10-20'));
+        self::assertFalse($decided(DiscountChoice::Until, '2026-10-20')->holdsOn('2026-10-21'));
+        $this->expectExceptionMessage('Say why');
+        new DiscountDecision(DiscountChoice::Grant, '', ' ');
+    }
+
     /** 24.20 on an invoice wholly at 21 % → net 20.00, tax 4.20. */
     public function test_tax_in_the_invoices_own_mix(): void
     {
-        self::assertSame(420, EarlyPaymentDiscount::taxWithin(2420, [new TaxedLine(100000, '21')]));
-        self::assertSame(220, EarlyPaymentDiscount::taxWithin(2420, [new TaxedLine(60, '10'), new TaxedLine(40, '10')]));
+        self::assertSame(420, TaxRelief::within(2420, [new TaxedLine(100000, '21')]));
+        self::assertSame(220, TaxRelief::within(2420, [new TaxedLine(60, '10'), new TaxedLine(40, '10')]));
         // Gross 1,210.00 and 1,100.00: 12.68 and 11.52 of the discount, tax 2.20 and 1.05.
-        self::assertSame(220 + 105, EarlyPaymentDiscount::taxWithin(2420, [new TaxedLine(100000, '21'), new TaxedLine(100000, '10')]));
-        self::assertSame(0, EarlyPaymentDiscount::taxWithin(2420, []));
+        self::assertSame(220 + 105, TaxRelief::within(2420, [new TaxedLine(100000, '21'), new TaxedLine(100000, '10')]));
+        self::assertSame(0, TaxRelief::within(2420, []));
     }
 
     /** Cost of 2/10 net 30: handbook value 37.2 % simple, 44.6 % compound. */

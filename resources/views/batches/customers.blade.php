@@ -1,0 +1,1 @@
+@foreach ($hits as $hit)<option value="{{ $hit->customer }} · {{ $hit->name }}"></option>@endforeach

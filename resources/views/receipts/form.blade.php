@@ -1,0 +1,79 @@
+@php
+    use Ajuste\Core\Money\Money; use Ajuste\Core\Proposal\FillOrder; use Ajuste\Core\Settlement\RestPlace; use Ajuste\Core\Subledger\Side; use App\Http\Say;
+    $short = $proposal->difference < 0 ? Money::ofMinor(-$proposal->difference, $line->amount->currency) : null;
+@endphp
+@if ($proposal->settles !== [] && $pasted === '')
+    <div class="note">{{ ucfirst($proposal->how->words()) }}{{ $proposal->only ? '' : ', not the only way' }}: {{ implode(', ', array_map(fn ($of) => $of->item->document, array_slice($proposal->settles, 0, 6))) }}{{ count($proposal->settles) > 6 ? ' …' : '' }}.
+        @if ($short) <b>{{ $short->grouped() }}</b> was kept back. @endif
+        @if ($proposal->unapplied > 0) <b>{{ Money::ofMinor($proposal->unapplied, $line->amount->currency)->grouped() }}</b> more than that was paid. @endif
+        @if ($proposal->searched->value === 'too_many') Too many items are open to look for a sum among them. @elseif ($proposal->searched->value === 'limit') The search for a sum stopped at its limit. @endif</div>
+@elseif ($pasted !== '')
+    <div class="note">Read from what was pasted: {{ Say::count(count($filled->typed), 'document') }}{{ $filled->deductions === [] ? '' : ', '.Say::count(count($filled->deductions), 'deduction').' to confirm' }}.</div>
+@endif
+<div id="ribbons"></div>
+<div class="flex flex-wrap gap-x-3 gap-y-1 items-center mb-1 slate" role="group" aria-label="Other ways to fill">
+    @if ($others !== [])<a href="{{ route('receipts', [...$here, 'customer' => $payer->id, 'way' => $way + 1]) }}" data-hotkey="q">Another way, {{ $way % (count($others) + 1) + 1 }} of {{ count($others) + 1 }} <kbd>Q</kbd></a>@endif
+    @foreach ([['o', FillOrder::OldestDue, 'oldest due'], ['e', FillOrder::OldestDocument, 'oldest document'], ['m', FillOrder::Smallest, 'smallest'], ['l', FillOrder::Largest, 'largest'], ['r', FillOrder::ProRata, 'pro rata']] as [$hotkey, $by, $words])
+        <a href="{{ route('receipts', [...$here, 'customer' => $payer->id, 'order' => $by->value]) }}" data-hotkey="{{ $hotkey }}" @if ($order === $by) aria-current="true" @endif>{{ $words }} <kbd>{{ strtoupper($hotkey) }}</kbd></a>
+    @endforeach
+</div>
+<form method="post" action="{{ route('receipts.post', $line->id) }}" class="flex flex-col grow" id="place" x-data="grid">
+    @csrf
+    <input type="hidden" name="key" value="{{ $key }}"><input type="hidden" name="customer" value="{{ $payer->id }}"><input type="hidden" name="money_line" value="{{ $line->id }}"><input type="hidden" name="kind" value="{{ $kind }}">
+    <div hx-post="{{ route('receipts.rehearse', $line->id) }}" hx-trigger="load, change, input changed delay:350ms" hx-target="#rehearsal" hx-swap="outerHTML" hx-include="closest form">
+        <div class="items">
+        <table class="grid-table">
+            <thead><tr><th scope="col"><button type="button">Item</button></th><th scope="col"><button type="button">Due</button></th><th scope="col" class="n"><button type="button">Open</button></th><th scope="col" class="n">Settle</th><th scope="col" class="n">Leaves</th></tr></thead>
+            <tbody>
+            @forelse ($items as $item)
+                <tr data-minor="{{ $item->open->minor }}">
+                    <td><label class="inline-flex gap-2 items-center text-ink!"><input type="checkbox" id="tick-{{ $item->id }}" name="tick[{{ $item->id }}]" value="1" @checked(isset($filled->typed[$item->id]))>{{ ucfirst($item->kind->words()) }} <a href="{{ route('document', $item->id) }}" tabindex="-1">{{ $item->document }}</a></label>
+                        @if (($discounts[$item->id] ?? 0) > 0)<label class="inline-flex gap-1 items-center ml-2"><input type="checkbox" name="discount[{{ $item->id }}]" value="1" @checked(in_array($item->id, $filled->discounts, true))>less {{ Money::ofMinor($discounts[$item->id], $item->open->currency)->grouped() }} discount</label>
+                        @elseif (isset($offers[$item->id]))<span class="slate ml-2">{{ $item->terms }}</span>@endif
+                        @isset($decisions[$item->id])<span class="tag ml-1" title="{{ $decisions[$item->id]->reason }}">discount {{ $decisions[$item->id]->choice->words() }}</span>@endisset
+                        @foreach ($contested[$item->id] ?? [] as $amount)<span class="tag ochre ml-1" title="{{ $amount->reason }}, {{ $amount->owner }}">{{ $amount->amount->grouped() }} contested</span>@endforeach</td>
+                    <td class="nowrap soft" data-sort="{{ $item->dueDate }}">{{ Say::shortDay($item->dueDate) }}</td>
+                    <td class="n" data-sort="{{ $item->open->minor }}">{{ $item->open->grouped() }}{{ $item->side === Side::Credit ? ' Cr' : '' }}</td>
+                    <td class="n"><input type="text" inputmode="decimal" name="amount[{{ $item->id }}]" value="{{ $filled->typed[$item->id] ?? '' }}" data-ticks="tick-{{ $item->id }}" aria-label="Settle of {{ $item->document }}" class="w-24 text-right h-6!"></td>
+                    <td class="n"><span id="leaves-{{ $item->id }}">·</span></td>
+                </tr>
+                @foreach (isset($filled->typed[$item->id]) ? ($itemLines[$item->document] ?? []) : [] as $of)
+                    <tr><td colspan="5" class="pl-7!"><label class="inline-flex gap-2 items-center"><input type="checkbox" name="lines[{{ $item->id }}][{{ $of->line }}]" value="1" @checked(in_array((string) $of->line, $filled->lines[$item->id] ?? [], true))>only line {{ $of->line }}, {{ $of->description }}</label></td></tr>
+                @endforeach
+            @empty
+                <tr><td colspan="5" class="soft">Nothing is open in {{ $filled->currency !== '' ? $filled->currency : $line->amount->currency->code }}; the receipt stays loose on the customer, or is a deposit.</td></tr>
+            @endforelse
+            </tbody>
+        </table>
+        </div>
+        <div class="slate mt-1"><button type="button" class="cursor-pointer underline underline-offset-2" data-tick-all>Tick all</button> · <button type="button" class="cursor-pointer underline underline-offset-2" data-tick-none>Tick none</button>@if (! isset($itemLines)) · <a href="{{ route('receipts', [...$here, 'customer' => $payer->id, 'with_lines' => 1]) }}">Single lines</a>@endif</div>
+        <details class="kept mt-2" data-hotkey="h" @if ($short || $filled->deductions !== []) open @endif>
+            <summary class="cursor-pointer soft">Held back because <kbd>H</kbd></summary>
+            @if ($reasons === [])<p class="slate">The books list no reasons for deductions yet. <a href="{{ route('settings') }}">Add them under Settings.</a></p>@else
+            <table class="grid-table">
+                <thead><tr><th scope="col">Reason</th><th scope="col">Of</th><th scope="col" class="n">Amount</th></tr></thead>
+                <tbody>
+                @foreach ([...$filled->deductions, ...array_fill(0, max(1, 3 - count($filled->deductions)), null)] as $place => $entry)
+                    <tr>
+                        <td><select name="kept_code[{{ $place }}]" aria-label="Reason {{ $place + 1 }}" class="w-56"><option value=""></option>@foreach ($reasons as $reason)<option value="{{ $reason->code }}" @selected($entry?->code === $reason->code)>{{ $reason->words }}, {{ $reason->isContested() ? 'contested' : $reason->account->number }}</option>@endforeach</select></td>
+                        <td><select name="kept_of[{{ $place }}]" aria-label="Invoice of reason {{ $place + 1 }}" class="w-44"><option value="0">no invoice</option>@foreach ($items as $item)@if ($item->side === Side::Debit)<option value="{{ $item->id }}" @selected($entry?->itemId === $item->id)>{{ $item->document }}</option>@endif @endforeach</select></td>
+                        <td class="n"><input type="text" inputmode="decimal" name="kept[{{ $place }}]" value="{{ $entry?->amount }}" aria-label="Amount of reason {{ $place + 1 }}" class="w-24 text-right h-6!"></td>
+                    </tr>
+                @endforeach
+                </tbody>
+            </table>@endif
+        </details>
+        <div class="flex flex-wrap gap-x-5 gap-y-1 items-center mt-2">
+            <label>What is left over <select name="rest">
+                @foreach ([[RestPlace::Unapplied, 'stays loose on the customer'], [RestPlace::Deposit, 'is a deposit, not invoiced yet'], [RestPlace::StaysOpen, 'paid in part, the rest stays open']] as [$place, $words])<option value="{{ $place->value }}" @selected($filled->rest === $place)>{{ $words }}</option>@endforeach
+            </select></label>
+            <label>Kept back by a bank <input type="text" inputmode="decimal" name="kept_back" value="{{ $filled->keptBack }}" class="w-20 text-right"></label>
+            <details class="w-full" @if ($filled->depositTax !== '' || $filled->currency !== '') open @endif><summary class="cursor-pointer slate">Tax on a deposit, another currency</summary>
+                <span class="flex flex-wrap gap-5 items-center"><label>Tax due on a deposit, % <input type="text" name="deposit_tax" value="{{ $filled->depositTax }}" class="w-14 text-right"></label>
+                <label>Pays invoices in <select name="currency"><option value="">{{ $line->amount->currency->code }}</option>@foreach ($currencies as $code)@if ($code !== $line->amount->currency->code)<option @selected($filled->currency === $code)>{{ $code }}</option>@endif @endforeach</select></label>
+                <label>worth <input type="text" inputmode="decimal" name="worth" value="{{ $filled->amount }}" class="w-28 text-right"></label>
+                @foreach ($currencies as $code)@if ($code !== $line->amount->currency->code && $filled->currency !== $code)<a href="{{ route('receipts', [...$here, 'customer' => $payer->id, 'currency' => $code]) }}">show items in {{ $code }}</a>@endif @endforeach</span></details>
+        </div>
+    </div>
+    @include('receipts.rehearsal')
+</form>
