@@ -16,7 +16,7 @@ final readonly class CarriedCauses
     {
         $carried = [];
         foreach (DB::table('carried_causes')->where('account_id', $account->id)->whereNotIn('id', DB::table('carried_causes_withdrawn')->select('carried_id'))->orderBy('id')->get() as $row) {
-            $carried[$row->cause_key] = new CarriedCause($row->id, $row->cause_key, $row->amount, $row->reason, $row->who, $row->recorded_at);
+            $carried[$row->cause_key] = new CarriedCause($row->id, $row->cause_key, $row->amount, $row->reason, $row->who, $row->recorded_at, $row->through);
         }
 
         return $carried;

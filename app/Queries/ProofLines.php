@@ -4,44 +4,126 @@ declare(strict_types=1);
 
 namespace App\Queries;
 
+use Ajuste\Core\Proof\Agreed;
 use Ajuste\Core\Proof\Book;
+use Ajuste\Core\Proof\HandPairs;
 use Ajuste\Core\Proof\ProofLine;
 use Ajuste\Core\Proof\ProofSource;
 use Generator;
 use Illuminate\Support\Facades\DB;
 use PDO;
+use stdClass;
 
 /** The lines of one control account, streamed for its proof. */
 final readonly class ProofLines implements ProofSource
 {
     /** @param  ?string  $knownAt only what was recorded by that moment; null for all that is known now */
-    public function __construct(private int $accountId, private ?string $knownAt = null) {}
+    private function __construct(private int $accountId, private ?string $knownAt, private ?stdClass $signed, private Agreed $agreed) {}
 
-    public function lines(): Generator
+    /** All lines of the account from its beginning. */
+    public static function all(int $accountId, ?string $knownAt = null): self
+    {
+        return new self($accountId, $knownAt, null, new Agreed);
+    }
+
+    /**
+     * What agreed when the latest period on or before the day was signed stays as it was; read are the lines that were left open then, those that came
+     * or are dated later, and all lines of a document that one of them bears. So a proof costs by its period and not by the years before.
+     */
+    public static function since(int $accountId, string $asOf): self
+    {
+        $signed = SignedProofs::before($accountId, $asOf);
+        if ($signed === null) {
+            return self::all($accountId);
+        }
+        self::choose($accountId, $signed);
+        $total = DB::selectOne('SELECT coalesce(sum(ledger), 0) AS ledger, coalesce(sum(items), 0) AS items FROM control_days WHERE account_id = ?', [$accountId]);
+        $read = DB::selectOne(
+            "SELECT (SELECT coalesce(sum(base), 0) FROM read_postings CROSS JOIN postings USING (id)) AS ledger, (SELECT coalesce(sum(CASE side WHEN 'debit' THEN base ELSE -base END), 0) FROM read_items CROSS JOIN items USING (id)) AS items,
+                    (SELECT count(*) FROM read_postings CROSS JOIN postings USING (id) WHERE id <= :p AND date <= :t) AS postings, (SELECT count(*) FROM read_items CROSS JOIN items USING (id) WHERE id <= :i AND date <= :t) AS item_count",
+            ['p' => $signed->last_posting, 'i' => $signed->last_item, 't' => $signed->through],
+        );
+        $balance = (int) $total->ledger - (int) $read->ledger;
+
+        return $balance === (int) $total->items - (int) $read->items
+            ? new self($accountId, null, $signed, new Agreed($signed->through, $balance, $signed->postings - $read->postings, $signed->items - $read->item_count))
+            : self::all($accountId); // what was signed does not stand any more
+    }
+
+    public function agreed(): Agreed
+    {
+        return $this->agreed;
+    }
+
+    public function documents(): Generator
+    {
+        $document = [];
+        $standing = '';
+        foreach ($this->rows() as [$name, $line]) {
+            if ($document !== [] && ($name !== $standing || $name === '')) {
+                yield $document;
+                $document = [];
+            }
+            $standing = $name;
+            $document[] = $line;
+        }
+        if ($document !== []) {
+            yield $document;
+        }
+    }
+
+    /** @return Generator<int, array{string, ProofLine}> each line with the document that it goes with, sorted by that */
+    private function rows(): Generator
     {
         $known = $this->knownAt === null ? 'superseded_at IS NULL' : '(recorded_at <= :k AND (superseded_at IS NULL OR superseded_at > :k))';
+        [$postings, $items] = $this->signed === null ? ["postings WHERE account_id = :a AND {$known}", "items WHERE control_account_id = :a AND {$known}"] : ['read_postings CROSS JOIN postings USING (id)', 'read_items CROSS JOIN items USING (id)'];
         $statement = DB::connection()->getPdo()->prepare(
-            'SELECT 0, id, date, base, document, customer, entry, batch, source, description,
-                    voucher_id IS NOT NULL AND NOT EXISTS (SELECT 1 FROM voucher_confirmations c WHERE c.voucher_id = postings.voucher_id'.($this->knownAt === null ? '' : ' AND c.recorded_at <= :k')."),
-                    (SELECT r.number FROM vouchers v JOIN vouchers r ON r.id = v.reverses_id WHERE v.id = postings.voucher_id)
-             FROM postings WHERE account_id = :a AND {$known}
+            "WITH naming AS (SELECT entry, min(document) AS document FROM {$items}".($this->signed === null ? ' AND' : ' WHERE')." entry <> '' GROUP BY entry HAVING count(*) = 1)
+             SELECT 0, id, date, base, document, customer, entry, batch, source, description,
+                    voucher_id IS NOT NULL AND NOT EXISTS (SELECT 1 FROM voucher_confirmations c WHERE c.voucher_id = postings.voucher_id".($this->knownAt === null ? '' : ' AND c.recorded_at <= :k')."),
+                    (SELECT r.number FROM vouchers v JOIN vouchers r ON r.id = v.reverses_id WHERE v.id = postings.voucher_id),
+                    CASE WHEN document = '' THEN coalesce((SELECT document FROM naming WHERE naming.entry = postings.entry), '') ELSE document END
+             FROM {$postings}
              UNION ALL
-             SELECT 1, root_id, date, CASE side WHEN 'debit' THEN base ELSE -base END, document, customer_id, entry, batch, kind, '', 0, NULL
-             FROM items WHERE control_account_id = :a AND {$known}
-             ORDER BY 5",
+             SELECT 1, root_id, date, CASE side WHEN 'debit' THEN base ELSE -base END, document, customer_id, entry, batch, kind, '', 0,
+                    (SELECT r.number FROM vouchers v JOIN vouchers r ON r.id = v.reverses_id WHERE v.id = items.voucher_id), document
+             FROM {$items}
+             ORDER BY 13",
         );
-        $statement->execute($this->knownAt === null ? ['a' => $this->accountId] : ['a' => $this->accountId, 'k' => $this->knownAt]);
+        $statement->execute([...($this->signed === null ? ['a' => $this->accountId] : []), ...($this->knownAt === null ? [] : ['k' => $this->knownAt])]);
         $customers = DB::table('customers')->pluck('customer', 'id')->all();
         while (($row = $statement->fetch(PDO::FETCH_NUM)) !== false) {
-            yield $row[0] === 0
+            yield [$row[12], $row[0] === 0
                 ? new ProofLine(Book::Ledger, $row[1], $row[2], $row[3], $row[4], $row[5], $row[6], $row[7], $row[8], $row[9], (bool) $row[10], (string) $row[11])
-                : new ProofLine(Book::Subledger, $row[1], $row[2], $row[3], $row[4], (string) $customers[$row[5]], $row[6], $row[7], $row[8]);
+                : new ProofLine(Book::Subledger, $row[1], $row[2], $row[3], $row[4], (string) $customers[$row[5]], $row[6], $row[7], $row[8], reverses: (string) $row[11])];
         }
+    }
+
+    public function handPairs(): HandPairs
+    {
+        $rows = DB::table('hand_pairs as h')->join('hand_pair_lines as l', 'l.hand_pair_id', '=', 'h.id')->where('h.account_id', $this->accountId)->whereNotIn('h.id', DB::table('hand_pairs_withdrawn')->select('hand_pair_id'))
+            ->when($this->knownAt !== null, fn ($query) => $query->where('h.recorded_at', '<=', $this->knownAt))
+            ->leftJoin('postings as p', static fn ($join) => $join->on('p.entry', '=', 'l.entry')->on('p.account_id', '=', 'h.account_id')->on('p.occurrence', '=', 'l.occurrence')->whereNull('p.superseded_at'))
+            ->orderBy('h.id')->get(['h.id', 'h.together', 'l.item_id', 'p.id as posting_id']);
+        $pairOf = $apart = [];
+        foreach ($rows as $row) {
+            $name = $row->item_id !== null ? "subledger {$row->item_id}" : "ledger {$row->posting_id}";
+            if ($row->together) {
+                $pairOf[$name] = $row->id;
+                unset($apart[$name]);
+            } else {
+                $apart[$name] = true;
+                unset($pairOf[$name]);
+            }
+        }
+
+        return new HandPairs($pairOf, $apart);
     }
 
     public function itemsNameEntries(): bool
     {
-        return DB::table('items')->where('control_account_id', $this->accountId)->whereNotNull('import_file_id')->where('entry', '<>', '')->exists();
+        return (bool) $this->signed?->items_name_entries || DB::table('items')->where('control_account_id', $this->accountId)->whereNotNull('import_file_id')->where('entry', '<>', '')
+            ->when($this->signed !== null, static fn ($query) => $query->whereRaw('id IN (SELECT id FROM read_items)'))->exists();
     }
 
     public function elsewhere(array $items): Generator
@@ -81,5 +163,34 @@ final readonly class ProofLines implements ProofSource
         }
 
         return $tax;
+    }
+
+    /** Fills two tables of this connection with the lines to read on top of a signed proof. */
+    private static function choose(int $accountId, stdClass $signed): void
+    {
+        DB::unprepared('DROP TABLE IF EXISTS temp.read_postings; DROP TABLE IF EXISTS temp.read_items; DROP TABLE IF EXISTS temp.read_documents;
+            CREATE TEMP TABLE read_postings (id INTEGER PRIMARY KEY); CREATE TEMP TABLE read_items (id INTEGER PRIMARY KEY); CREATE TEMP TABLE read_documents (document TEXT PRIMARY KEY) WITHOUT ROWID');
+        // Later rows; later days; lines left open; vouchers that the ledger has not taken over; lines of which a person has said something.
+        DB::statement(
+            'INSERT INTO read_postings SELECT l.id FROM (
+                SELECT id FROM postings WHERE id > :p
+                UNION SELECT id FROM postings WHERE account_id = :a AND date > :t
+                UNION SELECT posting_id FROM signed_proof_open WHERE signed_proof_id = :s
+                UNION SELECT p.id FROM vouchers v CROSS JOIN postings p INDEXED BY postings_voucher ON p.voucher_id = v.id WHERE NOT EXISTS (SELECT 1 FROM voucher_confirmations c WHERE c.voucher_id = v.id)
+                UNION SELECT p.id FROM hand_pair_lines l JOIN postings p ON p.entry = l.entry AND p.account_id = :a AND p.occurrence = l.occurrence) chosen CROSS JOIN postings l ON l.id = chosen.id WHERE l.account_id = :a AND l.superseded_at IS NULL',
+            ['a' => $accountId, 'p' => $signed->last_posting, 't' => $signed->through, 's' => $signed->id],
+        );
+        DB::statement(
+            'INSERT INTO read_items SELECT l.id FROM (
+                SELECT id FROM items WHERE id > :i
+                UNION SELECT id FROM items WHERE control_account_id = :a AND date > :t
+                UNION SELECT i.id FROM signed_proof_open o JOIN items i ON i.root_id = o.item_id WHERE o.signed_proof_id = :s
+                UNION SELECT i.id FROM vouchers v CROSS JOIN items i INDEXED BY items_voucher ON i.voucher_id = v.id WHERE NOT EXISTS (SELECT 1 FROM voucher_confirmations c WHERE c.voucher_id = v.id)
+                UNION SELECT i.id FROM hand_pair_lines l JOIN items i ON i.root_id = l.item_id) chosen CROSS JOIN items l ON l.id = chosen.id WHERE l.control_account_id = :a AND l.superseded_at IS NULL',
+            ['a' => $accountId, 'i' => $signed->last_item, 't' => $signed->through, 's' => $signed->id],
+        );
+        DB::unprepared("INSERT INTO read_documents SELECT document FROM read_postings CROSS JOIN postings USING (id) WHERE document <> '' UNION SELECT document FROM read_items CROSS JOIN items USING (id) WHERE document <> ''");
+        DB::statement('INSERT OR IGNORE INTO read_postings SELECT p.id FROM read_documents d CROSS JOIN postings p INDEXED BY postings_account_document ON p.account_id = ? AND p.document = d.document WHERE p.superseded_at IS NULL', [$accountId]);
+        DB::statement('INSERT OR IGNORE INTO read_items SELECT i.id FROM read_documents d CROSS JOIN items i INDEXED BY items_account_document ON i.control_account_id = ? AND i.document = d.document WHERE i.superseded_at IS NULL', [$accountId]);
     }
 }

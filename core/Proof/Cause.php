@@ -35,4 +35,18 @@ enum Cause: string
             self::NotInSubledger => 'Posting without a document',
         };
     }
+
+    /** Who is likely to mend it, as common practice has it. */
+    public function mendedBy(): string
+    {
+        return match ($this) {
+            self::OpeningDifference => 'whoever took the balances over',
+            self::DuplicateInLedger, self::WrongAccount, self::NotInSubledger => 'bookkeeping, who posted the entry',
+            self::DuplicateInSubledger => 'whoever keeps the customers’ documents',
+            self::CutOff => 'nobody: the next period brings the other side',
+            self::SignReversed, self::AmountTransposed, self::AmountShifted => 'bookkeeping, who typed the entry',
+            self::AmountDiffers => 'sales and bookkeeping together: one of the two figures is right',
+            self::NotInLedger => 'sales, whose transfer did not reach the ledger',
+        };
+    }
 }

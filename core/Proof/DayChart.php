@@ -37,4 +37,22 @@ final readonly class DayChart
     {
         return array_values(array_filter($this->days, static fn (DayEnd $day): bool => $day->step !== 0));
     }
+
+    /**
+     * The day on which the two sides parted for good: from then on they never met again. Null when they agree on the last day, or were apart
+     * before the first.
+     */
+    public function apartSince(): ?string
+    {
+        $since = null;
+        foreach ($this->days as $place => $day) {
+            if ($day->control === $day->customers) {
+                $since = null;
+            } elseif ($place > 0 && $this->days[$place - 1]->control === $this->days[$place - 1]->customers) {
+                $since = $day->day;
+            }
+        }
+
+        return $since;
+    }
 }

@@ -7,6 +7,7 @@ namespace Ajuste\Core\Proof;
 /** The test by which postings and items found each other, in the order in which the tests are tried (R12). */
 enum PairedBy: string
 {
+    case Hand = 'hand';
     case Entry = 'entry';
     case DocumentAndAmount = 'document_and_amount';
     case DocumentSum = 'document_sum';
@@ -19,6 +20,7 @@ enum PairedBy: string
     public function words(): string
     {
         return match ($this) {
+            self::Hand => 'hand',
             self::Entry => 'entry number',
             self::DocumentAndAmount => 'document and amount',
             self::DocumentSum => 'document, sum of its lines',

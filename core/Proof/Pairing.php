@@ -13,11 +13,16 @@ use Ajuste\Core\Calendar\Day;
  */
 final class Pairing
 {
+    private const COLLECTED = 1_000;
+
     /** @var list<Pair> pairs that may differ as of the day */
     public array $pairs = [];
 
     /** @var array<string, int> how many pairs each test made */
     public array $counts = [];
+
+    /** @var list<ProofLine> lines of which a person said that they have no counterpart */
+    public array $apart = [];
 
     /** @var array<int, ProofLine> */
     private array $postings = [];
@@ -25,10 +30,15 @@ final class Pairing
     /** @var array<int, ProofLine> */
     private array $items = [];
 
+    /** @var list<Pair> the first pairs that the test of interest made, agreeing ones too */
+    public array $collected = [];
+
+    /** @param  ?PairedBy  $collect the test of which pairs are kept to be looked at */
     public function __construct(
         private readonly string $asOf,
         private readonly int $windowDays,
         private readonly bool $itemsNameEntries,
+        private readonly ?PairedBy $collect = null,
     ) {
         foreach (PairedBy::cases() as $by) {
             $this->counts[$by->value] = 0;
@@ -36,8 +46,8 @@ final class Pairing
     }
 
     /**
-     * Takes the lines of one document. Those that agree in entry, document and amount pair off at once, and where no imported item
-     * names an entry, those that agree in document and amount.
+     * Takes the lines of one document, and postings without one of which it alone names the entry. Those that agree in entry and amount pair off at once, and
+     * where no imported item names an entry, those that agree in document and amount.
      *
      * @param non-empty-list<ProofLine> $lines
      */
@@ -51,21 +61,49 @@ final class Pairing
                 return;
             }
         }
+        if (count($lines) === 1) {
+            $this->wait($lines[0]);
+
+            return;
+        }
         usort($lines, ProofLine::order(...));
-        if ($lines[0]->document !== '') {
-            $this->reversed($lines);
-            self::markTwins($lines);
+        $named = array_values(array_filter($lines, static fn (ProofLine $line): bool => $line->document !== ''));
+        if ($named !== []) {
+            $this->reversed($named);
+            self::markTwins($named);
             foreach ([PairedBy::Entry, PairedBy::DocumentAndAmount] as $by) {
-                $this->pairOff($lines, $by);
+                $this->pairOff($named, $by);
             }
-            $this->byDocumentSum($lines);
-            $this->takenBack($lines);
+            $this->byDocumentSum($named);
+            $this->takenBack($named);
         }
         foreach ($lines as $line) {
             if (! $line->paired) {
-                $line->book === Book::Ledger ? $this->postings[$line->id] = $line : $this->items[$line->id] = $line;
+                $this->wait($line);
             }
         }
+    }
+
+    private function wait(ProofLine $line): void
+    {
+        $line->book === Book::Ledger ? $this->postings[$line->id] = $line : $this->items[$line->id] = $line;
+    }
+
+    /**
+     * Lines that a person put together, whatever the tests say.
+     *
+     * @param non-empty-list<ProofLine> $lines
+     */
+    public function byHand(array $lines): void
+    {
+        $of = static fn (Book $book): array => array_values(array_filter($lines, static fn (ProofLine $line): bool => $line->book === $book));
+        $this->pair($of(Book::Ledger), $of(Book::Subledger), PairedBy::Hand);
+    }
+
+    /** A line of which a person said that its counterpart is none. It finds no other. */
+    public function keepApart(ProofLine $line): void
+    {
+        $this->apart[] = $line;
     }
 
     /** Runs the tests on what did not agree at first sight, up to the ones that need a look at other accounts. */
@@ -106,7 +144,7 @@ final class Pairing
     {
         $extras = [];
         foreach ([&$this->postings, &$this->items] as &$lines) {
-            foreach ($this->left($lines) as $line) {
+            foreach ($this->left(array_filter($lines, static fn (ProofLine $line): bool => $line->twin !== null)) as $line) {
                 // Of two that both found nothing the later is the extra.
                 if ($line->twin !== null && ($line->twin->paired || ProofLine::order($line->twin, $line) < 0)) {
                     $extras[] = $line;
@@ -126,11 +164,11 @@ final class Pairing
     /** The test that two lines of one document and amount pass without a look at any other line. */
     private function atFirstSight(ProofLine $one, ProofLine $other): ?PairedBy
     {
-        if ($one->document === '') {
-            return null;
-        }
         if ($one->entry !== '' && $one->entry === $other->entry) {
             return PairedBy::Entry;
+        }
+        if ($one->document === '' || $other->document === '') {
+            return null;
         }
         $item = $one->book === Book::Subledger ? $one : $other;
 
@@ -159,8 +197,11 @@ final class Pairing
     {
         $one->paired = $other->paired = true;
         $this->counts[$by->value]++;
+        [$posting, $item] = $one->book === Book::Ledger ? [$one, $other] : [$other, $one];
+        if ($by === $this->collect) {
+            $this->collect([$posting], [$item], $by);
+        }
         if (($one->date <= $this->asOf) !== ($other->date <= $this->asOf)) {
-            [$posting, $item] = $one->book === Book::Ledger ? [$one, $other] : [$other, $one];
             $this->pairs[] = new Pair([$posting], [$item], $by);
         }
     }
@@ -199,13 +240,27 @@ final class Pairing
         }
         $this->pairs[] = new Pair($postings, $items, $by);
         $this->counts[$by->value]++;
+        if ($by === $this->collect) {
+            $this->collect($postings, $items, $by);
+        }
+    }
+
+    /**
+     * @param list<ProofLine> $postings
+     * @param list<ProofLine> $items
+     */
+    private function collect(array $postings, array $items, PairedBy $by): void
+    {
+        if (count($this->collected) < self::COLLECTED) {
+            $this->collected[] = new Pair($postings, $items, $by);
+        }
     }
 
     /** Within one entry of several control lines: by document, then amount; what is left goes on to the next test. */
     private function byEntry(): void
     {
         $items = self::group($this->items, static fn (ProofLine $line): string => $line->entry);
-        foreach (self::group($this->postings, static fn (ProofLine $line): string => $line->entry) as $entry => $postings) {
+        foreach ($items === [] ? [] : self::group($this->postings, static fn (ProofLine $line): string => $line->entry) as $entry => $postings) {
             $named = $items[$entry] ?? [];
             if ($named === []) {
                 continue;
@@ -233,20 +288,20 @@ final class Pairing
     /** @param  callable(ProofLine): string  $key blank for a line that takes no part */
     private function oneByOne(PairedBy $by, callable $key): void
     {
-        $this->pairLike($this->left($this->postings), $this->left($this->items), $key, $by);
+        $this->pairLike($this->postings, $this->items, $key, $by);
     }
 
     /**
      * Pairs lines with the same key one against one, oldest first, lines on the same side of the account before others.
      *
-     * @param list<ProofLine> $postings
-     * @param list<ProofLine> $items
+     * @param array<ProofLine> $postings
+     * @param array<ProofLine> $items
      * @param callable(ProofLine): string $key
      */
     private function pairLike(array $postings, array $items, callable $key, PairedBy $by): void
     {
         $byKey = self::group($items, $key);
-        foreach (self::group($postings, $key) as $name => $mine) {
+        foreach ($byKey === [] ? [] : self::group($postings, $key) as $name => $mine) {
             $theirs = $byKey[$name] ?? [];
             if ($theirs === []) {
                 continue;
@@ -284,7 +339,7 @@ final class Pairing
     }
 
     /**
-     * A posting and the one that is known to reverse it.
+     * A posting or item and the one that is known to reverse it.
      *
      * @param list<ProofLine> $lines of one document, oldest first
      */
@@ -293,7 +348,7 @@ final class Pairing
         foreach ($lines as $line) {
             foreach ($line->reverses !== '' ? $lines : [] as $other) {
                 if ($other->book === $line->book && $other->entry === $line->reverses && $other->amount === -$line->amount && ! $other->paired && ! $line->paired) {
-                    $this->pair([$other, $line], [], PairedBy::DocumentSum);
+                    $line->book === Book::Ledger ? $this->pair([$other, $line], [], PairedBy::DocumentSum) : $this->pair([], [$other, $line], PairedBy::DocumentSum);
                 }
             }
         }
@@ -403,7 +458,7 @@ final class Pairing
     }
 
     /**
-     * @param array<int, ProofLine> $lines
+     * @param array<ProofLine> $lines
      * @param callable(ProofLine): string $key
      * @return array<array-key, non-empty-list<ProofLine>> oldest first, lines with a blank key left out
      */
@@ -417,7 +472,9 @@ final class Pairing
             }
         }
         foreach ($groups as &$group) {
-            usort($group, ProofLine::order(...));
+            if (count($group) > 1) {
+                usort($group, ProofLine::order(...));
+            }
         }
 
         return $groups;

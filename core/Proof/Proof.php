@@ -22,18 +22,22 @@ final readonly class Proof
      * @param int $ledgerAsImported postings that came from the ledger
      * @param int $ownVouchers postings of Ajuste that the ledger has not taken over yet
      * @param int $customers the items
+     * @param Agreed $agreed what agreed when an earlier period was signed, carried as a sum; part of the figures above
      * @param list<CauseLine> $lines in the order of the causes, then by date
      * @param array<string, int> $pairs how many pairs each test made
+     * @param list<Pair> $collected the pairs that were asked for
      */
     private function __construct(
         public string $asOf,
         public int $ledgerAsImported,
         public int $ownVouchers,
         public int $customers,
+        public Agreed $agreed,
         public array $lines,
         public array $pairs,
         public int $postingCount,
         public int $itemCount,
+        public array $collected,
     ) {
         $this->control = $ledgerAsImported + $ownVouchers;
         $this->difference = $this->control - $customers;
@@ -47,37 +51,48 @@ final readonly class Proof
      * Pairs postings with items and names what is left.
      *
      * @param int $windowDays days within which equal amounts may find each other
+     * @param ?PairedBy $collect the test of which the first pairs are kept, agreeing ones too
      */
-    public static function of(ProofSource $source, string $asOf, int $windowDays, Currency $base): self
+    public static function of(ProofSource $source, string $asOf, int $windowDays, Currency $base, ?PairedBy $collect = null): self
     {
-        $pairing = new Pairing($asOf, $windowDays, $source->itemsNameEntries());
-        $imported = $own = $customers = $postings = $items = 0;
+        $pairing = new Pairing($asOf, $windowDays, $source->itemsNameEntries(), $collect);
+        $agreed = $source->agreed();
+        $own = 0;
+        $imported = $customers = $agreed->balance;
+        [$postings, $items] = [$agreed->postings, $agreed->items];
         $openings = ['ledger' => [], 'subledger' => []];
-        $document = [];
-        foreach ($source->lines() as $line) {
-            if ($line->book === Book::Subledger) {
-                $customers += $line->countsAt($asOf);
-                $items++;
-            } else {
-                $line->own ? $own += $line->countsAt($asOf) : $imported += $line->countsAt($asOf);
-                $postings++;
+        $byHand = [];
+        $hand = $source->handPairs();
+        foreach ($source->documents() as $document) {
+            $toPair = [];
+            foreach ($document as $line) {
+                if ($line->book === Book::Subledger) {
+                    $customers += $line->countsAt($asOf);
+                    $items++;
+                } else {
+                    $line->own ? $own += $line->countsAt($asOf) : $imported += $line->countsAt($asOf);
+                    $postings++;
+                }
+                $pair = $line->isOpening() ? null : $hand->pairOf($line);
+                if ($line->isOpening()) {
+                    $openings[$line->book->value][] = $line;
+                } elseif ($pair !== null) {
+                    $byHand[$pair][] = $line;
+                } elseif ($hand->isApart($line)) {
+                    $pairing->keepApart($line);
+                } else {
+                    $toPair[] = $line;
+                }
             }
-            if ($line->isOpening()) {
-                $openings[$line->book->value][] = $line;
-
-                continue;
+            if ($toPair !== []) {
+                $pairing->takeDocument($toPair);
             }
-            if ($document !== [] && ($line->document !== $document[0]->document || $line->document === '')) {
-                $pairing->takeDocument($document);
-                $document = [];
-            }
-            $document[] = $line;
         }
-        if ($document !== []) {
-            $pairing->takeDocument($document);
+        foreach ($byHand as $lines) {
+            $pairing->byHand($lines);
         }
 
-        return new self($asOf, $imported, $own, $customers, self::causes($source, $pairing, $openings, new CauseNamer($asOf, $base)), $pairing->counts, $postings, $items);
+        return new self($asOf, $imported, $own, $customers, $agreed, self::causes($source, $pairing, $openings, new CauseNamer($asOf, $base)), $pairing->counts, $postings, $items, $pairing->collected);
     }
 
     /**
@@ -88,7 +103,7 @@ final readonly class Proof
      */
     public function open(array $carried): array
     {
-        return array_values(array_filter($this->lines, static fn (CauseLine $line): bool => ! (isset($carried[$line->key()]) && $carried[$line->key()]->explains($line))));
+        return array_values(array_filter($this->lines, fn (CauseLine $line): bool => ! (isset($carried[$line->key()]) && $carried[$line->key()]->explains($line, $this->asOf))));
     }
 
     /**
@@ -145,6 +160,9 @@ final readonly class Proof
         }
         foreach ($pairing->leftPostings() as $posting) {
             $lines[] = $name->notInSubledger($posting);
+        }
+        foreach ($pairing->apart as $line) {
+            $lines[] = $line->book === Book::Ledger ? $name->notInSubledger($line) : $name->notInLedger($line);
         }
         $lines = array_values(array_filter($lines));
         $order = array_flip(array_map(static fn (Cause $cause): string => $cause->value, Cause::cases()));

@@ -48,6 +48,6 @@ final class ProofLine
     /** Whether one comes before the other, by date and then by the order in which they were recorded. */
     public static function order(self $one, self $other): int
     {
-        return [$one->date, $one->id] <=> [$other->date, $other->id];
+        return $one->date <=> $other->date ?: $one->id <=> $other->id;
     }
 }

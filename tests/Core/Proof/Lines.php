@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace Tests\Core\Proof;
 
 use Ajuste\Core\Money\Currency;
+use Ajuste\Core\Proof\Agreed;
 use Ajuste\Core\Proof\Book;
+use Ajuste\Core\Proof\HandPairs;
 use Ajuste\Core\Proof\Proof;
 use Ajuste\Core\Proof\ProofLine;
 use Ajuste\Core\Proof\ProofSource;
@@ -61,12 +63,28 @@ final class Lines implements ProofSource
         return array_map(static fn ($line): string => "{$line->cause->value} {$line->document()} {$line->amount}", $this->proof($asOf, $window)->lines);
     }
 
-    public function lines(): iterable
+    public function agreed(): Agreed
     {
-        $lines = array_map(static fn (ProofLine $line): ProofLine => clone $line, $this->lines);
-        usort($lines, static fn (ProofLine $one, ProofLine $other): int => $one->document <=> $other->document);
+        return new Agreed;
+    }
 
-        return $lines;
+    public function documents(): iterable
+    {
+        return Documents::of($this->lines);
+    }
+
+    private HandPairs $hand;
+
+    public function said(HandPairs $hand): self
+    {
+        $this->hand = $hand;
+
+        return $this;
+    }
+
+    public function handPairs(): HandPairs
+    {
+        return $this->hand ?? new HandPairs;
     }
 
     public function itemsNameEntries(): bool

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Core\Proof;
 
 use Ajuste\Core\Proof\DayChart;
+use Ajuste\Core\Proof\HandPairs;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -189,5 +190,16 @@ final class ProofTest extends TestCase
         $chart = DayChart::of('2026-10-01', '2026-10-04', 500, 500, ['2026-10-02' => [100, 100], '2026-10-03' => [70, 0], '2026-10-04' => [0, 70]]);
         self::assertSame([0, 0, 70, 0], array_map(static fn ($day): int => $day->difference(), $chart->days));
         self::assertSame(['2026-10-03' => 70, '2026-10-04' => -70], array_column(array_map(static fn ($day): array => [$day->day, $day->step], $chart->steps()), 1, 0));
+    }
+
+    public function test_what_persons_said_stands_above_the_tests(): void
+    {
+        $lines = static fn (): Lines => (new Lines)->posting(40000, 'J7')->item(38000, 'F1')->posting(5000, 'F2')->item(5000, 'F2');
+        self::assertSame(['not_in_ledger F1 38000', 'not_in_subledger J7 -40000'], $lines()->causes());
+        $together = $lines()->said(new HandPairs(['ledger 1' => 1, 'subledger 2' => 1]));
+        self::assertSame(['amount_differs F1 -2000'], $together->causes());
+        self::assertSame(1, $together->proof()->pairs['hand']);
+        $apart = $lines()->said(new HandPairs([], ['ledger 3' => true, 'subledger 4' => true]));
+        self::assertSame(['not_in_ledger F1 38000', 'not_in_ledger F2 5000', 'not_in_subledger J7 -40000', 'not_in_subledger F2 -5000'], $apart->causes());
     }
 }
