@@ -132,6 +132,14 @@ CREATE TABLE customers (
     credit_limit INTEGER
 );
 
+-- The account numbers that a customer had, each since it was handed in.
+CREATE TABLE customer_ibans (
+    customer_id INTEGER NOT NULL REFERENCES customers (id),
+    iban TEXT NOT NULL,
+    recorded_at TEXT NOT NULL,
+    PRIMARY KEY (customer_id, recorded_at)
+) WITHOUT ROWID;
+
 CREATE TABLE agreements (
     id INTEGER PRIMARY KEY,
     customer_id INTEGER NOT NULL REFERENCES customers (id),
@@ -308,6 +316,7 @@ CREATE INDEX items_account_document ON items (control_account_id, document);
 CREATE INDEX items_account_date ON items (control_account_id, date);
 CREATE INDEX items_customer ON items (customer_id, date);
 CREATE INDEX items_root ON items (root_id);
+CREATE INDEX items_voucher ON items (voucher_id) WHERE voucher_id IS NOT NULL;
 CREATE INDEX items_source ON items (source_item_id) WHERE source_item_id IS NOT NULL;
 
 CREATE TABLE item_lines (

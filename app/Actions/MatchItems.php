@@ -39,7 +39,7 @@ final readonly class MatchItems
             }
             $ticks = $matching->fill($items, $this->typed($items, $request->typed));
             $used = array_values(array_filter($ticks, static fn (Tick $tick): bool => $tick->amount->minor !== 0));
-            $date = $request->date ?? $matching->earliestDate(array_map(static fn (Tick $tick): OpenItem => $tick->item, $used === [] ? $ticks : $used));
+            $date = $request->date ?? max($matching->earliestDate(array_map(static fn (Tick $tick): OpenItem => $tick->item, $used === [] ? $ticks : $used)), $this->positions->freeFrom(array_keys($request->typed)));
             $items = $this->items($request, $date);
             assert($items !== []);
             $ticks = $matching->fill($items, $this->typed($items, $request->typed));
@@ -69,35 +69,39 @@ final readonly class MatchItems
             if ($seen !== '' && $seen !== $rehearsal->digest()) {
                 throw new Refusal('The items have changed since you looked: '.implode('; ', array_map(static fn (Tick $tick): string => "{$tick->item->title()} has {$tick->item->open->grouped()} open", $rehearsal->ticks)).'. Look at the figures again and post if they are right.');
             }
-            $customerId = $request->customerId;
             $record = new Recorder($this->actor);
-            $settlement = Settlement::query()->create(['customer_id' => $customerId, 'date' => $plan->date, 'who' => $this->actor->who, 'recorded_at' => $record->recordedAt]);
-            foreach ($plan->matches as $match) {
-                $record->match($plan->date, $match->debit->id, $match->credit->id, $match->amount->minor, $match->debitBase->minor, $match->creditBase->minor, $settlement->id);
-            }
-            if ($plan->voucher !== null) {
-                $posted = $record->voucher($plan->voucher, settlementId: $settlement->id);
-                foreach ($plan->differences as $difference) {
-                    $this->recordDifference($record, $plan, $difference->match->debit, $difference->match->credit, $difference->base, $posted, $settlement->id);
-                }
-            }
+            $settlement = Settlement::query()->create(['customer_id' => $request->customerId, 'date' => $plan->date, 'who' => $this->actor->who, 'recorded_at' => $record->recordedAt]);
+            $this->store($record, $plan, $settlement->id);
             $record->flush();
-            $this->audit->record('match', "settlement {$settlement->id}", '', [
-                'date' => $plan->date, 'settled' => $plan->settled->decimal(),
-                'documents' => implode(' ', array_map(static fn (Tick $tick): string => $tick->item->document, $plan->ticks)),
-            ]);
 
             return $settlement->id;
         });
+    }
+
+    /** Writes a planned match into a settlement that exists, inside the transaction of the action that planned it. */
+    public function store(Recorder $record, MatchPlan $plan, int $settlementId): void
+    {
+        foreach ($plan->matches as $match) {
+            $record->match($plan->date, $match->debit->id, $match->credit->id, $match->amount->minor, $match->debitBase->minor, $match->creditBase->minor, $settlementId);
+        }
+        if ($plan->voucher !== null) {
+            $posted = $record->voucher($plan->voucher, settlementId: $settlementId);
+            foreach ($plan->differences as $difference) {
+                $this->recordDifference($record, $plan, $difference->match->debit, $difference->match->credit, $difference->base, $posted, $settlementId);
+            }
+        }
+        $this->audit->record('match', "settlement {$settlementId}", '', [
+            'date' => $plan->date, 'settled' => $plan->settled->decimal(),
+            'documents' => implode(' ', array_map(static fn (Tick $tick): string => $tick->item->document, $plan->ticks)),
+        ]);
     }
 
     /** The realised difference is an item that corrects base only, and is used up by the match that caused it (R1, R9). */
     private function recordDifference(Recorder $record, MatchPlan $plan, OpenItem $debit, OpenItem $credit, Money $base, PostedVoucher $posted, int $settlementId): void
     {
         $side = Side::ofSign($base->minor);
-        $place = DB::table('items')->where(['document' => $debit->document, 'kind' => Kind::ExchangeDifference->value, 'customer_id' => $debit->customerId])->max('occurrence');
         $item = $record->item(
-            document: $debit->document, kind: Kind::ExchangeDifference, customerId: $debit->customerId, occurrence: (int) $place + 1, side: $side,
+            document: $debit->document, kind: Kind::ExchangeDifference, customerId: $debit->customerId, occurrence: $record->nextOccurrence($debit->document, Kind::ExchangeDifference, $debit->customerId), side: $side,
             date: $plan->date, dueDate: $plan->date, currency: $debit->amount->currency->code, amount: 0, base: abs($base->minor),
             controlAccountId: $debit->controlAccountId, reference: $debit->document, entry: $posted->number, sourceItemId: $debit->id, voucherId: $posted->id,
         );

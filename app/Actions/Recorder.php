@@ -91,6 +91,12 @@ final class Recorder
         return $id;
     }
 
+    /** The place of one more item among those with its document, kind and customer. */
+    public function nextOccurrence(string $document, Kind $kind, int $customerId): int
+    {
+        return 1 + (int) $this->run('SELECT max(occurrence) FROM items WHERE document = ? AND kind = ? AND customer_id = ?', [$document, $kind->value, $customerId])->fetchColumn();
+    }
+
     /** A later version of an imported item takes its place; its matches stay with it. */
     public function supersedeItem(int $rowId, int $controlAccountId, string $date, int $signedBase): void
     {
@@ -141,7 +147,7 @@ final class Recorder
             $places[$line->account->id] = ($places[$line->account->id] ?? 0) + 1;
             $this->posting(
                 entry: $number, occurrence: $places[$line->account->id], date: $voucher->date, accountId: $line->account->id, base: $line->base->minor,
-                description: $line->description, document: $line->document, customer: $line->customer, source: 'ajuste',
+                description: $line->description, document: $line->document, customer: $line->customer, reference: $line->reference, source: 'ajuste',
                 currency: $line->original?->currency->code ?? '', currencyAmount: $line->original?->minor, voucherId: $id,
             );
         }

@@ -4,8 +4,18 @@ declare(strict_types=1);
 
 namespace App\Console;
 
+use Ajuste\Core\Calendar\Period;
+use Ajuste\Core\Proof\Cause;
+use Ajuste\Core\Proposal\Candidate;
+use Ajuste\Core\Proposal\CombinationSearch;
+use Ajuste\Core\Proposal\ProposalPolicy;
+use Ajuste\Core\Proposal\Searched;
+use Ajuste\Core\Subledger\Side;
 use App\Actions\Import\ImportFiles;
 use App\Actions\Import\SourceFiles;
+use App\Actions\LockPeriod;
+use App\Queries\ProofLines;
+use App\Queries\Proposals;
 use App\Queries\Reports;
 use App\Queries\Settings;
 use Illuminate\Console\Command;
@@ -13,8 +23,8 @@ use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\File;
 use PDO;
-use RuntimeException;
 use Symfony\Component\Process\Process;
+use Tests\Core\Proof\PlantedBooks;
 
 /**
  * Speed and memory as ratios: each job beside the plain SQL that only fetches (or, for the import, only inserts) the same rows, measured in
@@ -22,7 +32,7 @@ use Symfony\Component\Process\Process;
  */
 final class BenchCommand extends Command
 {
-    protected $signature = 'ajuste:bench {--sizes=100000,1000000 : numbers of items} {--job= : one job, in this process} {--folder=}';
+    protected $signature = 'ajuste:bench {--sizes=100000,1000000 : numbers of items} {--only= : one part: books, signed, faults, proposals or combinations} {--job= : one job, in this process} {--folder=}';
 
     protected $description = 'Benchmarks, as ratios to plain SQL on the same rows';
 
@@ -34,12 +44,25 @@ final class BenchCommand extends Command
         if (is_string($job)) {
             return $this->job($job, (string) $this->option('folder'));
         }
+        $only = $this->option('only');
+        foreach (['books' => $this->books(...), 'signed' => $this->signed(...), 'faults' => $this->faults(...), 'proposals' => $this->proposals(...), 'combinations' => $this->combinations(...)] as $part => $show) {
+            if ($only === null || $only === $part) {
+                $show();
+            }
+        }
+
+        return self::SUCCESS;
+    }
+
+    /** Import, proof and aged list beside plain SQL. */
+    private function books(): void
+    {
         $rows = [];
         foreach (explode(',', (string) $this->option('sizes')) as $size) {
             $folder = sys_get_temp_dir().'/ajuste-bench-'.bin2hex(random_bytes(4));
             try {
                 File::ensureDirectoryExists("{$folder}/in");
-                $this->write("{$folder}/in", (int) $size);
+                BenchFiles::history("{$folder}/in", (int) $size);
                 $measured = [];
                 foreach (self::JOBS as $name) {
                     $measured[$name] = $this->measure($name, $folder);
@@ -57,8 +80,117 @@ final class BenchCommand extends Command
             }
         }
         $this->table(['items', 'job', 'ratio', 'Ajuste', 'plain SQL', 'peak', 'peak of SQL'], $rows);
+    }
 
-        return self::SUCCESS;
+    /** A period of the same size on top of a signed one, with one and with ten years of history before it. */
+    private function signed(): void
+    {
+        $times = $peaks = [];
+        foreach ([1, 10] as $years) {
+            $folder = sys_get_temp_dir().'/ajuste-bench-'.bin2hex(random_bytes(4));
+            try {
+                File::ensureDirectoryExists("{$folder}/in");
+                BenchFiles::history("{$folder}/in", 60_000 * $years, $years);
+                $this->measure('import', $folder);
+                $this->measure('lock', $folder);
+                $runs = array_map(fn (): array => $this->measure('proof', $folder), range(1, 5));
+                [$times[$years], $peaks[$years]] = [min(array_column($runs, 0)), max(array_column($runs, 1))];
+            } finally {
+                File::deleteDirectory($folder);
+            }
+        }
+        $this->table(['proof on top of a signed period', 'ratio 10 years to 1', '1 year', '10 years', 'peak'], [[
+            '5,000 items in the period', number_format($times[10] / $times[1], 2), sprintf('%.3f s', $times[1]), sprintf('%.3f s', $times[10]), sprintf('%d MB', $peaks[10] / 1048576),
+        ]]);
+    }
+
+    /** Faults planted in random books, cause by cause: how many were named rightly, and what else was accused. */
+    private function faults(): void
+    {
+        $planted = $named = $accused = array_fill_keys(array_column(Cause::cases(), 'value'), 0);
+        for ($seed = 1; $seed <= 200; $seed++) {
+            $books = new PlantedBooks($seed);
+            $expected = array_count_values($books->expected());
+            foreach ($expected as $fault => $times) {
+                $planted[explode(' ', (string) $fault)[0]] += $times;
+            }
+            foreach (array_count_values($books->named()) as $fault => $times) {
+                $right = min($times, $expected[$fault] ?? 0);
+                $named[explode(' ', (string) $fault)[0]] += $right;
+                $accused[explode(' ', (string) $fault)[0]] += $times - $right;
+            }
+        }
+        $this->table(['cause, over 200 seeds', 'planted', 'named rightly', 'wrongly accused'], array_map(static fn (string $cause): array => [$cause, $planted[$cause], $named[$cause], $accused[$cause]], array_keys($planted)));
+    }
+
+    /** Proposals for receipts over open items; a tenth of both beside it, since memory must not grow with them. */
+    private function proposals(): void
+    {
+        $rows = [];
+        foreach ([10_000, 100_000] as $items) {
+            $folder = sys_get_temp_dir().'/ajuste-bench-'.bin2hex(random_bytes(4));
+            try {
+                File::ensureDirectoryExists("{$folder}/in");
+                BenchFiles::open("{$folder}/in", $items);
+                $this->measure('import', $folder);
+                [$seconds, $peak] = $this->measure('propose', $folder);
+                [$plain] = $this->measure('open-sql', $folder);
+                $receipts = intdiv($items, 10);
+                $rows[] = [number_format($items), number_format($receipts), number_format($receipts / $seconds), number_format($seconds / max(0.001, $plain), 1), sprintf('%d MB', $peak / 1048576)];
+            } finally {
+                File::deleteDirectory($folder);
+            }
+        }
+        $this->table(['open items', 'receipts', 'proposals a second', 'ratio to fetching the items', 'peak'], $rows);
+    }
+
+    /** The search for a sum among open items beside an integer-programming solver on the same cases; among forty, where the solver takes minutes, by itself. */
+    private function combinations(): void
+    {
+        $rows = [];
+        foreach ([18 => true, 40 => false] as $items => $beside) {
+            mt_srand($items);
+            $cases = array_map(static fn (): array => self::combinationCase($items), range(1, 60));
+            $times = [];
+            $limits = 0;
+            foreach ($cases as [$candidates, $target]) {
+                $start = hrtime(true);
+                $limits += CombinationSearch::find($candidates, $target, (new ProposalPolicy)->work)->searched === Searched::Limit ? 1 : 0;
+                $times[] = (hrtime(true) - $start) / 1e9;
+            }
+            $solver = $beside ? $this->solve($cases) : null;
+            $ours = array_sum($times);
+            sort($times);
+            $rows[] = [
+                $items, count($cases), $solver === null ? '' : sprintf('%.4f', $ours / $solver), sprintf('%.2f s', $ours), $solver === null ? '' : sprintf('%.2f s', $solver), sprintf('%.1f ms', 1000 * $times[30]), sprintf('%.1f ms', 1000 * $times[59]), $limits,
+                sprintf('%d MB', memory_get_peak_usage(true) / 1048576),
+            ];
+        }
+        $this->table(['open items', 'cases', 'ratio to the solver', 'Ajuste', 'solver', 'median', 'longest', 'stopped at the limit', 'peak'], $rows);
+    }
+
+    /** @return array{list<Candidate>, int} items and an amount that some of them make */
+    private static function combinationCase(int $items): array
+    {
+        $candidates = [];
+        for ($n = 0; $n < $items; $n++) {
+            $candidates[] = new Candidate($n, "D{$n}", $n % 9 === 0 ? Side::Credit : Side::Debit, '2026-01-01', sprintf('2026-10-%02d', mt_rand(1, 28)), mt_rand(500, 900_000));
+        }
+
+        return [$candidates, max(1, array_sum(array_map(static fn (int $place): int => $candidates[$place]->gross(), (array) array_rand($candidates, mt_rand(2, 6)))))];
+    }
+
+    /**
+     * @param list<array{list<Candidate>, int}> $cases
+     * @return float seconds
+     */
+    private function solve(array $cases): float
+    {
+        $input = array_map(static fn (array $case): array => ['target' => $case[1], 'items' => array_map(static fn (Candidate $item): array => [$item->gross()], $case[0])], $cases);
+        $start = hrtime(true);
+        (new Process(['node', base_path('tests/solver.mjs')], base_path(), null, json_encode($input, JSON_THROW_ON_ERROR), 3600))->mustRun();
+
+        return (hrtime(true) - $start) / 1e9;
     }
 
     /** @return array{float, int} seconds and peak bytes */
@@ -83,14 +215,27 @@ final class BenchCommand extends Command
         match ($job) {
             'import' => $this->import($folder),
             'import-sql' => $this->plainInsert($folder),
-            'proof' => app(Reports::class)->proof(app(Settings::class)->controlAccount(), '2026-10-31'),
+            'lock' => app(LockPeriod::class)->post(Period::of('2026-09')),
+            'proof' => app(Reports::class)->proofOf(ProofLines::since(app(Settings::class)->controlAccount()->id, '2026-10-31'), '2026-10-31'),
             'proof-sql' => $this->fetch('SELECT id, date, base, document, customer, entry, batch, source, description FROM postings WHERE account_id = 1 UNION ALL SELECT root_id, date, base, document, customer_id, entry, batch, kind, side FROM items WHERE control_account_id = 1 ORDER BY 4'),
+            'propose' => $this->propose(),
+            'open-sql' => $this->fetch('SELECT i.*, p.matched, p.moved FROM item_positions p JOIN items i ON i.id = p.row_id WHERE p.control_account_id = 1 AND p.settled_on IS NULL ORDER BY i.customer_id, i.due_date'),
             'aged' => app(Reports::class)->aged(app(Settings::class)->controlAccount(), '2026-10-31'),
             default => $this->fetch('SELECT i.customer_id, i.currency, i.due_date, i.side, i.base - p.moved FROM item_positions p JOIN items i ON i.id = p.row_id WHERE p.control_account_id = 1 AND p.settled_on IS NULL'),
         };
         $this->line((string) json_encode([(hrtime(true) - $start) / 1e9, memory_get_peak_usage(true)]));
 
         return self::SUCCESS;
+    }
+
+    private function propose(): int
+    {
+        $settled = 0;
+        foreach (app(Proposals::class)->forReceipts(app(Settings::class)->controlAccount(), '2026-10-31') as $proposal) {
+            $settled += count($proposal->proposal->settles);
+        }
+
+        return $settled;
     }
 
     private function import(string $folder): void
@@ -125,36 +270,5 @@ final class BenchCommand extends Command
     {
         $statement = DB::connection()->getPdo()->query($sql);
         while ($statement !== false && $statement->fetch(PDO::FETCH_NUM) !== false);
-    }
-
-    /** Invoices and their receipts over ten years; one in twenty items is open. */
-    private function write(string $folder, int $items): void
-    {
-        File::put("{$folder}/accounts.csv", "account,name,type,role\n1100,Receivables,asset,receivables_control\n1500,Bank,asset,bank\n4000,Sales,income,revenue\n");
-        File::put("{$folder}/settings.csv", "name,value\nperiod,2026-10\n");
-        $customers = "customer,name,currency\n";
-        for ($customer = 0; $customer < 2000; $customer++) {
-            $customers .= "C{$customer},Customer {$customer},EUR\n";
-        }
-        File::put("{$folder}/customers.csv", $customers);
-        $files = array_map(static fn (string $name) => fopen("{$folder}/{$name}.csv", 'wb') ?: throw new RuntimeException($name), ['items' => 'items', 'ledger' => 'ledger', 'matches' => 'matches']);
-        fwrite($files['items'], "document,kind,customer,date,due_date,currency,amount,base_amount,entry\n");
-        fwrite($files['ledger'], "entry,date,account,description,debit,credit,document\n");
-        fwrite($files['matches'], "date,debit_document,credit_document,amount\n");
-        mt_srand(1);
-        $pairs = intdiv($items, 2);
-        $start = (int) strtotime('2016-11-01 UTC');
-        for ($n = 0; $n < $pairs; $n++) {
-            $customer = 'C'.mt_rand(0, 1999);
-            $day = $start + intdiv($n * 3600, $pairs) * 86400;
-            [$date, $due, $paid] = [gmdate('Y-m-d', $day), gmdate('Y-m-d', $day + 30 * 86400), gmdate('Y-m-d', $day + 40 * 86400)];
-            $amount = sprintf('%d.%02d', mt_rand(10, 9000), mt_rand(0, 99));
-            fwrite($files['items'], "I{$n},invoice,{$customer},{$date},{$due},EUR,{$amount},{$amount},E{$n}\nR{$n},receipt,{$customer},{$paid},{$paid},EUR,{$amount},{$amount},F{$n}\n");
-            fwrite($files['ledger'], "E{$n},{$date},1100,sale,{$amount},,I{$n}\nF{$n},{$paid},1100,receipt,,{$amount},R{$n}\n");
-            if ($n % 20 !== 0) {
-                fwrite($files['matches'], "{$paid},I{$n},R{$n},{$amount}\n");
-            }
-        }
-        array_map(fclose(...), $files);
     }
 }

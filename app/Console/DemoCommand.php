@@ -9,6 +9,7 @@ use Ajuste\Core\Refusal;
 use App\Actions\Import\ImportFiles;
 use App\Actions\Import\SourceFiles;
 use App\Actions\LockPeriod;
+use App\Actions\Receipts\Decide;
 use App\Models\User;
 use Database\Seeders\DemoFiles;
 use Illuminate\Console\Command;
@@ -31,7 +32,7 @@ final class DemoCommand extends Command
 
     protected $description = 'Makes the demo books';
 
-    public function handle(ImportFiles $import, LockPeriod $lock): int
+    public function handle(ImportFiles $import, LockPeriod $lock, Decide $decide): int
     {
         $file = DB::connection()->getDatabaseName();
         if ($this->option('fresh')) {
@@ -41,7 +42,7 @@ final class DemoCommand extends Command
         $known = is_file($file) && DB::getSchemaBuilder()->hasTable('users') && User::query()->exists();
         if (! $known) {
             $this->callSilently('ajuste:books');
-            $this->seed($import, $lock, dirname($file).'/hand-in');
+            $this->seed($import, $lock, $decide, dirname($file).'/hand-in');
         } else {
             $this->callSilently('migrate', ['--force' => true]);
         }
@@ -54,7 +55,7 @@ final class DemoCommand extends Command
         return self::SUCCESS;
     }
 
-    private function seed(ImportFiles $import, LockPeriod $lock, string $folder): void
+    private function seed(ImportFiles $import, LockPeriod $lock, Decide $decide, string $folder): void
     {
         $demo = new DemoFiles;
         foreach (['october' => $demo->handedOver(), 'october-mended' => $demo->mended()] as $name => $files) {
@@ -72,6 +73,9 @@ final class DemoCommand extends Command
         $report = $import->post(SourceFiles::at("{$folder}/october", sys_get_temp_dir()), false, 'october');
         if ($report->importId === null) {
             throw new Refusal('The demo files are refused: '.implode('; ', array_map(static fn ($row): string => "{$row->file} row {$row->row} {$row->field} “{$row->value}” {$row->expected}", array_slice($report->refused, 0, 5))));
+        }
+        foreach ([['SHORT', 'Short delivery', '4085', true, '10', true], ['PROMO', 'Shop promotion', '4080', true, '10', false], ['PRICE', 'Price not as agreed', '', false, '', true], ['QUALITY', 'Quality of the goods', '', false, '', true]] as [$code, $words, $account, $relief, $rate, $names]) {
+            $decide->keepReason("demo-{$code}", $code, $words, $account, $relief, $rate, $names);
         }
         $lock->post(Period::of('2026-09'));
         foreach (self::PEOPLE as [$name, $email, $role]) {

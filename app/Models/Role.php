@@ -15,4 +15,9 @@ enum Role: string
     {
         return $this !== self::Reader;
     }
+
+    public function mayReview(): bool
+    {
+        return $this === self::Reviewer;
+    }
 }

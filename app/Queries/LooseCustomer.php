@@ -14,6 +14,7 @@ final readonly class LooseCustomer
      * @param int $matchable what of it can be matched at once: by currency the lesser of the two sides
      * @param string $oldest date of the oldest loose item
      * @param string $what the kinds, in words
+     * @param ?LooseReason $reason why it stays loose on purpose
      */
     public function __construct(
         public int $id,
@@ -25,5 +26,6 @@ final readonly class LooseCustomer
         public int $matchable,
         public string $oldest,
         public string $what,
+        public ?LooseReason $reason = null,
     ) {}
 }

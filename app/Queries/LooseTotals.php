@@ -18,9 +18,14 @@ final readonly class LooseTotals
     /** Date of the oldest loose item, blank when there is none. */
     public string $oldest;
 
-    /** @param  list<LooseCustomer>  $customers */
-    public function __construct(array $customers)
+    /** Customers whose loose items have a reason. */
+    public int $withReason;
+
+    /** @param  list<LooseCustomer>  $all those with a reason are counted apart */
+    public function __construct(array $all)
     {
+        $customers = array_values(array_filter($all, static fn (LooseCustomer $customer): bool => $customer->reason === null));
+        $this->withReason = count($all) - count($customers);
         $this->customers = count($customers);
         $this->items = array_sum(array_map(static fn (LooseCustomer $customer): int => $customer->items, $customers));
         $this->loose = array_sum(array_map(static fn (LooseCustomer $customer): int => $customer->loose, $customers));

@@ -23,6 +23,12 @@ final readonly class Matches
         return $this->all()->where('m.settlement_id', $settlementId)->orderBy('m.id')->get();
     }
 
+    /** Matches that were not reversed. */
+    public static function standing(): Builder
+    {
+        return DB::table('matches')->whereNotIn('id', DB::table('match_reversals')->select('match_id'));
+    }
+
     private function all(): Builder
     {
         return DB::table('matches as m')->join('items as d', 'd.id', '=', 'm.debit_item_id')->join('items as c', 'c.id', '=', 'm.credit_item_id')->leftJoin('match_reversals as r', 'r.match_id', '=', 'm.id')

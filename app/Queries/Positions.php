@@ -7,6 +7,7 @@ namespace App\Queries;
 use Ajuste\Core\Aging\AgedItem;
 use Ajuste\Core\Money\Money;
 use Ajuste\Core\Presentation\Standing;
+use Ajuste\Core\Refusal;
 use Ajuste\Core\Subledger\Kind;
 use Ajuste\Core\Subledger\OpenItem;
 use Ajuste\Core\Subledger\Side;
@@ -30,6 +31,13 @@ final readonly class Positions
         foreach ($this->open($accountId, $asOf, $knownAt, $customerId) as $row) {
             yield $row->item_id => new AgedItem($row->customer, $row->name, $row->currency, $row->signedBase(), Side::from($row->standing_side), $row->standing_date, $row->standing_due);
         }
+    }
+
+    /** A customer's balance at the day's end, base currency, debit-positive; matches never change it. */
+    public function balance(int $accountId, int $customerId, string $asOf): Money
+    {
+        return Money::ofMinor((int) DB::table('items')->where('customer_id', $customerId)->where('control_account_id', $accountId)->where('date', '<=', $asOf)->whereNull('superseded_at')
+            ->sum(DB::raw("CASE side WHEN 'debit' THEN base ELSE -base END")), $this->settings->base());
     }
 
     /**
@@ -89,6 +97,28 @@ final readonly class Positions
         usort($items, static fn (OpenItem $one, OpenItem $other): int => [$one->dueDate, $one->document, $one->id] <=> [$other->dueDate, $other->document, $other->id]);
 
         return $items;
+    }
+
+    /**
+     * The latest day on which a match of one of these items was reversed, blank where none was: only from then on all of what is open now is open.
+     *
+     * @param list<int> $itemIds
+     */
+    public function freeFrom(array $itemIds): string
+    {
+        return (string) DB::table('match_reversals as r')->join('matches as m', 'm.id', '=', 'r.match_id')->where(static fn ($query) => $query->whereIn('m.debit_item_id', $itemIds)->orWhereIn('m.credit_item_id', $itemIds))->max('r.date');
+    }
+
+    /**
+     * One item as it is open now, on all days.
+     *
+     * @throws Refusal when there is no such item
+     */
+    public function find(int $itemId): OpenItem
+    {
+        $row = DB::table('item_positions as p')->join('items as i', 'i.id', '=', 'p.row_id')->where('p.item_id', $itemId)->first(['p.matched', 'p.moved', 'i.*']) ?? throw new Refusal('There is no such item. Load the page again.');
+
+        return $this->openItem($row, $itemId, $row->matched, $row->matched, $row->moved);
     }
 
     /**

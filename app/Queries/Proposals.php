@@ -14,6 +14,8 @@ use Ajuste\Core\Proposal\Proposal;
 use Ajuste\Core\Proposal\ProposalPolicy;
 use Ajuste\Core\Proposal\Proposer;
 use Ajuste\Core\Refusal;
+use Ajuste\Core\Settlement\DiscountChoice;
+use Ajuste\Core\Settlement\DiscountDecision;
 use Ajuste\Core\Settlement\EarlyPaymentDiscount;
 use Ajuste\Core\Subledger\Kind;
 use Ajuste\Core\Subledger\OpenItem;
@@ -56,9 +58,33 @@ final readonly class Proposals
      */
     public function forItem(OpenItem $credit, array $open): Proposal
     {
-        $others = array_values(array_filter($open, static fn (OpenItem $item): bool => $item->id !== $credit->id && $item->open->currency->code === $credit->open->currency->code));
+        return $this->proposer($credit)->propose($credit->open->minor, $credit->date, $credit->reference, $this->candidates($credit, $open));
+    }
 
-        return (new Proposer($this->policy($credit->open->currency)))->propose($credit->open->minor, $credit->date, $credit->reference, $this->candidates($others, $credit->date));
+    /**
+     * What else it could settle.
+     *
+     * @param list<OpenItem> $open
+     * @return list<Proposal>
+     */
+    public function alternatives(OpenItem $credit, array $open, Proposal $proposal): array
+    {
+        return $this->proposer($credit)->alternatives($credit->open->minor, $credit->date, $credit->reference, $this->candidates($credit, $open), $proposal);
+    }
+
+    /**
+     * Open items filled in an order that a person asks for.
+     *
+     * @param list<OpenItem> $open
+     */
+    public function inOrder(FillOrder $order, OpenItem $credit, array $open): Proposal
+    {
+        return $this->proposer($credit)->inOrder($order, $credit->open->minor, $credit->date, $this->candidates($credit, $open));
+    }
+
+    private function proposer(OpenItem $credit): Proposer
+    {
+        return new Proposer($this->policy($credit->open->currency));
     }
 
     private function policy(Currency $currency): ProposalPolicy
@@ -75,29 +101,34 @@ final readonly class Proposals
     }
 
     /**
-     * @param list<OpenItem> $items
+     * The customer's other items in the credit's currency, as proposals look at them.
+     *
+     * @param list<OpenItem> $open
      * @return list<Candidate>
      */
-    private function candidates(array $items, string $valueDate): array
+    public function candidates(OpenItem $credit, array $open): array
     {
-        $discounts = $this->discounts($items, $valueDate);
+        $others = array_values(array_filter($open, static fn (OpenItem $item): bool => $item->id !== $credit->id && $item->open->currency->code === $credit->open->currency->code));
+        $discounts = $this->discounts($others, $credit->date);
 
         return array_map(static fn (OpenItem $item): Candidate => new Candidate(
             $item->id, $item->document, $item->side, $item->date, $item->dueDate, $item->open->minor, $discounts[$item->id] ?? 0, $item->side === Side::Debit ? $item->reference : '',
-        ), $items);
+        ), $others);
     }
 
     /**
      * The discount that each invoice still offers on the value date.
      *
      * @param list<OpenItem> $items
+     * @param array<int, int> $parts minor units, by item id: how much of it is to be settled; else all that is open
      * @return array<int, int> minor units, by item id
      */
-    public function discounts(array $items, string $valueDate): array
+    public function discounts(array $items, string $valueDate, array $parts = []): array
     {
+        $decided = $this->decisions($items);
         $offers = [];
         foreach ($items as $item) {
-            $offer = in_array($item->kind, [Kind::Invoice, Kind::DebitNote], true) ? $this->offer($item) : null;
+            $offer = in_array($item->kind, [Kind::Invoice, Kind::DebitNote], true) ? $this->offer($item, $decided[$item->id] ?? null) : null;
             if ($offer !== null && $offer->holdsOn($valueDate)) {
                 $offers[$item->id] = [$item, $offer];
             }
@@ -112,21 +143,46 @@ final readonly class Proposals
             $as = in_array($row->kind, [Kind::CreditNote->value, Kind::Deduction->value], true) ? 'less' : 'paid';
             $taken[(int) $row->item][$as] = ($taken[(int) $row->item][$as] ?? 0) + (int) $row->amount;
         }
+        $partPayments = $this->settings->text(Setting::DiscountPartPayments) === 'yes';
         $discounts = [];
         foreach ($offers as $id => [$item, $offer]) {
-            $discounts[$id] = $offer->onTheRest(
-                $item->open->minor, $item->amount->minor - ($taken[$id]['less'] ?? 0), $taken[$id]['paid'] ?? 0, $valueDate,
-                $this->settings->text(Setting::DiscountPartPayments) === 'yes',
-            );
+            $basis = $item->amount->minor - ($taken[$id]['less'] ?? 0);
+            $paid = $taken[$id]['paid'] ?? 0;
+            $part = $parts[$id] ?? $item->open->minor;
+            $discounts[$id] = $part < $item->open->minor ? ($partPayments ? $offer->onPart($part, $basis, $paid) : 0) : $offer->onTheRest($item->open->minor, $basis, $paid, $valueDate, $partPayments);
         }
 
         return $discounts;
     }
 
-    private function offer(OpenItem $item): ?EarlyPaymentDiscount
+    /** The discount that an invoice's terms and a person's decision offer; null where there is none. */
+    public function offerOf(OpenItem $item): ?EarlyPaymentDiscount
+    {
+        return $this->offer($item, $this->decisions([$item])[$item->id] ?? null);
+    }
+
+    /**
+     * What persons decided about discounts; the last decision holds.
+     *
+     * @param list<OpenItem> $items
+     * @return array<int, DiscountDecision> by item id
+     */
+    public function decisions(array $items): array
+    {
+        $decided = [];
+        foreach (array_chunk(array_map(static fn (OpenItem $item): int => $item->id, $items), 500) as $some) {
+            foreach (DB::table('discount_decisions')->whereIn('item_id', $some)->orderBy('id')->get() as $row) {
+                $decided[(int) $row->item_id] = new DiscountDecision(DiscountChoice::from($row->choice), $row->until, $row->reason);
+            }
+        }
+
+        return $decided;
+    }
+
+    private function offer(OpenItem $item, ?DiscountDecision $decision): ?EarlyPaymentDiscount
     {
         try {
-            return $item->terms === '' ? null : EarlyPaymentDiscount::of(Terms::parse($item->terms), $item->date, $this->settings->whole(Setting::DiscountGraceDays));
+            return $item->terms === '' ? null : EarlyPaymentDiscount::of(Terms::parse($item->terms), $item->date, $this->settings->whole(Setting::DiscountGraceDays), $decision);
         } catch (Refusal) {
             return null;
         }

@@ -16,7 +16,7 @@ use Illuminate\Support\Facades\DB;
 final readonly class Rail
 {
     public function __construct(
-        private Settings $settings, private Reports $reports, private Unapplied $unapplied, private ControlFigures $figures, private PresentCreditBalances $presentation, private BankLines $lines, private CarriedCauses $carried,
+        private Settings $settings, private Reports $reports, private Unapplied $unapplied, private ControlFigures $figures, private PresentCreditBalances $presentation, private MoneyLines $lines, private CarriedCauses $carried,
     ) {}
 
     /**
@@ -31,9 +31,9 @@ final readonly class Rail
 
         return [
             Remembered::while('rail intake', ['imports', 'rows_set_aside', 'rows_closed'], $this->intake(...)),
-            Remembered::while("rail receipts {$asOf}", ['imports', 'bank_lines', 'bank_placements'], fn (): Station => $this->receipts($asOf)),
+            Remembered::while("rail receipts {$asOf}", ['imports', 'money_lines', 'placements', 'placement_reversals'], fn (): Station => $this->receipts($asOf)),
             Remembered::while("rail proof {$of}", [...Reports::PROOF, 'carried_causes', 'carried_causes_withdrawn'], fn (): Station => $this->proof($account, $asOf)),
-            Remembered::while("rail unapplied {$of}", $positions, fn (): Station => $this->loose($account, $asOf)),
+            Remembered::while("rail unapplied {$of}", [...$positions, 'loose_reasons'], fn (): Station => $this->loose($account, $asOf)),
             Remembered::while("rail credit balances {$of}", [...$positions, 'runs', 'run_reversals'], fn (): Station => $this->creditBalances($account, $asOf)),
             $this->aged($account, $asOf),
         ];
@@ -53,8 +53,8 @@ final readonly class Rail
         $lines = $this->lines->toPlace($asOf);
 
         return new Station(
-            'Receipts', 'receipts', $lines === [] ? '' : self::count(count($lines), 'line'), BankLines::sum($lines, $this->settings->base()),
-            $lines === [], 'Place '.self::count(count($lines), 'bank line'), '', $lines[0]->bookingDate ?? '',
+            'Receipts', 'receipts', $lines === [] ? '' : self::count(count($lines), 'line'), MoneyLines::sum($lines, $this->settings->base()),
+            $lines === [], 'Place '.self::count(count($lines), 'line').' of money', '', $lines[0]->bookingDate ?? '',
         );
     }
 

@@ -9,6 +9,7 @@ use Ajuste\Core\Aging\Credits;
 use Ajuste\Core\Calendar\AgeBuckets;
 use Ajuste\Core\Exchange\Setting;
 use Ajuste\Core\Ledger\Account;
+use Ajuste\Core\Proof\PairedBy;
 use Ajuste\Core\Proof\Proof;
 use Ajuste\Core\Refusal;
 use App\Support\Remembered;
@@ -17,15 +18,21 @@ use App\Support\Remembered;
 final readonly class Reports
 {
     /** Tables that a proof looks at. */
-    public const PROOF = ['imports', 'settings', 'postings', 'items', 'voucher_confirmations'];
+    public const PROOF = ['imports', 'settings', 'postings', 'items', 'voucher_confirmations', 'hand_pairs', 'hand_pairs_withdrawn', 'signed_proofs'];
 
     public function __construct(private Settings $settings, private Positions $positions) {}
 
     public function proof(Account $account, string $asOf, ?string $knownAt = null): Proof
     {
-        $work = fn (): Proof => Proof::of(new ProofLines($account->id, $knownAt), $asOf, $this->settings->whole(Setting::PairingWindowDays), $this->settings->base());
+        $work = fn (): Proof => $this->proofOf($knownAt === null ? ProofLines::since($account->id, $asOf) : ProofLines::all($account->id, $knownAt), $asOf);
 
         return $knownAt === null ? Remembered::while("proof {$account->id} {$asOf}", self::PROOF, $work) : $work();
+    }
+
+    /** @param  ?PairedBy  $collect the test of which the pairs are kept to be looked at */
+    public function proofOf(ProofLines $lines, string $asOf, ?PairedBy $collect = null): Proof
+    {
+        return Proof::of($lines, $asOf, $this->settings->whole(Setting::PairingWindowDays), $this->settings->base(), $collect);
     }
 
     /**
@@ -38,6 +45,12 @@ final readonly class Reports
     public function aged(Account $account, string $asOf, ?string $basis = null, ?string $buckets = null, ?string $credits = null, ?string $knownAt = null): AgedList
     {
         return new AgedList($asOf, $this->buckets($basis, $buckets), $this->credits($credits), $this->positions->forAging($account->id, $asOf, $knownAt));
+    }
+
+    /** One customer's rows of the aged list, by the books' own policies. */
+    public function agedOf(Account $account, string $asOf, int $customerId, ?string $knownAt = null): AgedList
+    {
+        return new AgedList($asOf, $this->buckets(null, null), $this->credits(null), $this->positions->forAging($account->id, $asOf, $knownAt, $customerId));
     }
 
     /** @throws Refusal */

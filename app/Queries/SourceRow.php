@@ -7,6 +7,7 @@ namespace App\Queries;
 use App\Actions\Import\SourceFile;
 use App\Actions\Import\Table;
 use App\Models\ImportFile;
+use App\Support\KeptFiles;
 
 /** The row of the imported file that something came from, with every column that the file had. */
 final readonly class SourceRow
@@ -15,7 +16,7 @@ final readonly class SourceRow
     public function of(?int $importFileId, ?int $row): ?array
     {
         $file = ImportFile::query()->find($importFileId ?? 0);
-        $path = config()->string('ajuste.files').'/'.($file->sha256 ?? '');
+        $path = KeptFiles::path($file->sha256 ?? '');
         if ($file === null || $row === null || ! is_file($path)) {
             return null;
         }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Queries;
 
 use App\Support\AuditTrail;
+use App\Support\KeptFiles;
 use Illuminate\Support\Facades\DB;
 
 /** Proves that the books hold together: the audit chain, balanced vouchers, open amounts, and everything derived against the posted rows. */
@@ -74,9 +75,13 @@ final readonly class Verification
     {
         $faults = [];
         foreach (DB::table('import_files')->distinct()->get(['sha256', 'name']) as $file) {
-            $path = config()->string('ajuste.files').'/'.$file->sha256;
-            if (! is_file($path) || hash_file('sha256', $path) !== $file->sha256) {
+            if (! KeptFiles::isWhole($file->sha256)) {
                 $faults[] = "The source file {$file->name} is not kept as it was imported.";
+            }
+        }
+        foreach (DB::table('notes')->where('file_sha256', '<>', '')->get(['id', 'file_name', 'file_sha256']) as $note) {
+            if (! KeptFiles::isWhole($note->file_sha256)) {
+                $faults[] = "The file {$note->file_name} of note {$note->id} is not kept as it was attached.";
             }
         }
 

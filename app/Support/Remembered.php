@@ -49,7 +49,7 @@ final class Remembered
         $state = [(string) DB::table('audit_records')->orderBy('id')->value('digest'), self::code()];
         foreach ($tables as $table) {
             // Rows are only added, so the last key says it; tables keyed by another table's rows are counted.
-            $state[] = in_array($table, ['match_reversals', 'run_reversals', 'rows_closed', 'carried_causes_withdrawn', 'bank_placements', 'voucher_confirmations'], true)
+            $state[] = in_array($table, ['match_reversals', 'run_reversals', 'rows_closed', 'carried_causes_withdrawn', 'hand_pairs_withdrawn', 'placement_reversals', 'money_lines', 'payers', 'voucher_confirmations'], true)
                 ? DB::table($table)->count() : (int) DB::table($table)->max('id');
         }
 

@@ -28,6 +28,12 @@ final readonly class ChartOfAccounts
         throw new Refusal("No account has the role {$role->value}. Give it to an account in accounts.csv and import that file, then try again.");
     }
 
+    /** @return list<Account> */
+    public function allWithRole(AccountRole $role): array
+    {
+        return array_values(array_filter($this->accounts, static fn (Account $account): bool => $account->role === $role));
+    }
+
     /** @throws Refusal when no account has the number */
     public function numbered(string $number): Account
     {

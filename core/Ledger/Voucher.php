@@ -35,7 +35,7 @@ final readonly class Voucher
     {
         return new self($date, $text, array_map(
             static fn (VoucherLine $line): VoucherLine => new VoucherLine(
-                $line->account, $line->base->negated(), $line->description, $line->document, $line->customer, $line->original?->negated(),
+                $line->account, $line->base->negated(), $line->description, $line->document, $line->customer, $line->original?->negated(), $line->reference,
             ),
             $this->lines,
         ));

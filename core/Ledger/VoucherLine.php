@@ -14,6 +14,7 @@ final readonly class VoucherLine
      * @param string $document the document that the line is about, or blank
      * @param string $customer the customer's number, or blank
      * @param ?Money $original the amount in its own currency, signed likewise, where that is not base
+     * @param string $reference what else the accounting system is to know, such as a dimension
      */
     public function __construct(
         public Account $account,
@@ -22,6 +23,7 @@ final readonly class VoucherLine
         public string $document = '',
         public string $customer = '',
         public ?Money $original = null,
+        public string $reference = '',
     ) {}
 
     public function debit(): ?Money

@@ -52,6 +52,17 @@ enum Kind: string
         };
     }
 
+    /** So many of them, in words: `1 receipt`, `2 credit notes`. */
+    public function counted(int $count): string
+    {
+        return "{$count} ".match (true) {
+            $count === 1 => $this->words(),
+            $this === self::DepositMatched => 'deposits matched',
+            $this === self::Opening, $this === self::Contra => $this->words(),
+            default => $this->words().'s',
+        };
+    }
+
     /** @return list<string> */
     public static function values(): array
     {

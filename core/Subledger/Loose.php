@@ -15,8 +15,8 @@ final class Loose
 
     public string $oldest = '';
 
-    /** @var array<string, true> */
-    public array $kinds = [];
+    /** @var array<string, int> how many, by kind */
+    private array $kinds = [];
 
     /** @var array<string, array{debit: int, credit: int}> */
     private array $byCurrency = [];
@@ -33,8 +33,14 @@ final class Loose
         }
         $this->items++;
         $this->credits += $base;
-        $this->kinds[$kind->words()] = true;
+        $this->kinds[$kind->value] = ($this->kinds[$kind->value] ?? 0) + 1;
         $this->oldest = $this->oldest === '' ? $date : min($this->oldest, $date);
+    }
+
+    /** What is loose, in words: `1 credit note, 2 receipts`. */
+    public function words(): string
+    {
+        return implode(', ', array_map(static fn (string $kind, int $count): string => Kind::from($kind)->counted($count), array_keys($this->kinds), $this->kinds));
     }
 
     /** By currency the lesser of the two sides, since a match stays within one currency (R3). */

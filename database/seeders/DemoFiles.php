@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace Database\Seeders;
 
 use Ajuste\Core\Calendar\Day;
+use Ajuste\Core\Exchange\Bank\BankLine;
+use Ajuste\Core\Exchange\Bank\BankStatement;
+use Ajuste\Core\Exchange\Bank\CamtWriter;
 use Ajuste\Core\Exchange\CsvWriter;
 use Ajuste\Core\Money\Currency;
 use Ajuste\Core\Money\Money;
@@ -94,11 +97,76 @@ final class DemoFiles
     /** @return array<string, string> content by file name, as handed over on the first days of November */
     public function handedOver(): array
     {
-        return [...$this->written($this->rows), 'statement-2026-10-30.xml' => $this->statement()];
+        return [...$this->written($this->rows), ...$this->statements()];
     }
 
-    /** The bank's statement of 30 October: receipts that the accounting system has not posted yet, from the plain to the unclear. */
-    private function statement(): string
+    /** @return array<string, string> what each line of the statements truly is, by the bank's reference: a document posted already, or the payer's number; blank: no customer's */
+    public function truth(): array
+    {
+        $this->statements();
+
+        return $this->truth;
+    }
+
+    /** @var array<string, string> */
+    private array $truth = [];
+
+    /** @return array<string, string> the bank's statements of October, one for each business day */
+    private function statements(): array
+    {
+        $balance = 4_000_000;
+        $files = [];
+        for ($day = '2026-10-01'; $day <= '2026-10-30'; $day = Day::plus($day, 1)) {
+            if (self::businessDay($day) !== $day) {
+                continue;
+            }
+            $lines = [];
+            foreach ($day === '2026-10-30' ? $this->unposted() : $this->postedOn($day) as $place => [$payer, $text, $amount, $is]) {
+                $reference = 'BV'.str_replace('-', '', substr($day, 2)).'-'.($place + 1);
+                $this->truth[$reference] = $is;
+                $lines[] = new BankLine($day, $day, Money::ofMinor($amount, 'EUR'), null, $reference, '', $payer, '', $text, $amount < 0 && str_starts_with($text, 'Returned'));
+            }
+            $opening = $balance;
+            $balance += array_sum(array_map(static fn (BankLine $line): int => $line->amount->minor, $lines));
+            $files["statement-{$day}.xml"] = CamtWriter::statement(new BankStatement('VALDECIERZO-MILL-1', Currency::of('EUR'), "S-{$day}", Money::ofMinor($opening, 'EUR'), Money::ofMinor($balance, 'EUR'), $day, $day, $lines));
+        }
+
+        return $files;
+    }
+
+    /**
+     * What the accounting system has posted to the bank account, as the bank tells it, and money that went out.
+     *
+     * @return list<array{string, string, int, string}> payer, text, amount, what it is
+     */
+    private function postedOn(string $day): array
+    {
+        $references = array_column($this->rows['items'], 'reference', 'document');
+        $lines = [];
+        foreach ($this->rows['ledger'] as $line) {
+            if ($line['account'] === '1500' && $line['date'] === $day && $line['debit'] !== '' && $line['entry'] !== '26-8801') {
+                $amount = (int) str_replace('.', '', $line['debit']);
+                $reference = $references[$line['document']] ?? '';
+                $lines[] = $line['batch'] !== '' ? ['', "Paying-in slip {$line['batch']}", $amount, $line['batch']]
+                    : [$this->customers[$line['customer']]['name'], $reference === '' ? 'with thanks' : "Invoice {$reference}", $amount, $line['document']];
+            }
+        }
+        if ($day === '2026-10-28') {
+            $lines[] = ['Cooperativa de Regantes', 'Water, third quarter', -38_550, ''];
+        }
+        if (substr($day, 8) === '26') {
+            $lines[] = ['', 'Salaries October', -2_318_440, ''];
+        }
+
+        return $lines;
+    }
+
+    /**
+     * The receipts of 30 October, which the accounting system has not posted yet, from the plain to the unclear.
+     *
+     * @return list<array{string, string, int, string}> payer, text, amount, the payer's number
+     */
+    private function unposted(): array
     {
         $open = [];
         foreach ($this->open as $customer => $invoices) {
@@ -111,27 +179,35 @@ final class DemoFiles
         $two = array_values(array_filter(array_keys($open), static fn (int|string $customer): bool => count($open[$customer]) > 1));
         $one = array_values(array_filter(array_keys($open), static fn (int|string $customer): bool => count($open[$customer]) === 1));
         $name = fn (int|string $customer): string => $this->customers[(string) $customer]['name'] ?? '';
-        $lines = [
-            [$name($two[0]), "Invoices {$open[$two[0]][0]['document']} + {$open[$two[0]][1]['document']}", $open[$two[0]][0]['open'] + $open[$two[0]][1]['open']],
-            [$name($two[1]), 'our ref 5518: '.$open[$two[1]][0]['document'], $open[$two[1]][0]['open'] - 6_490],
-            [strtoupper($name($one[0])).' SL', '', $open[$one[0]][0]['open']],
-            [$name($one[1]), 'pago factura '.substr($open[$one[1]][0]['document'], 1), $open[$one[1]][0]['open']],
-            [$name($one[2]), 'seed and flour', $open[$one[2]][0]['open'] + 15_000],
-            ['PEDIDO HARINA OCTUBRE', '', 84_000],
-            ['Caja Trigales', 'Interest July to September', 1_400],
-            [$name($two[2]), $open[$two[2]][1]['document'], $open[$two[2]][1]['open']],
-        ];
-        $closing = 1_204_415;
-        $entries = '';
-        foreach ($lines as $place => [$payer, $text, $amount]) {
-            $closing += $amount;
-            $number = $place + 1;
-            $entries .= "<Ntry><NtryRef>{$number}</NtryRef><Amt Ccy=\"EUR\">{$this->say($amount, 'EUR')}</Amt><CdtDbtInd>CRDT</CdtDbtInd><Sts><Cd>BOOK</Cd></Sts><BookgDt><Dt>2026-10-30</Dt></BookgDt><ValDt><Dt>2026-10-30</Dt></ValDt><AcctSvcrRef>BV261030-{$number}</AcctSvcrRef><NtryDtls><TxDtls><Refs><EndToEndId>NOTPROVIDED</EndToEndId></Refs><Amt Ccy=\"EUR\">{$this->say($amount, 'EUR')}</Amt><CdtDbtInd>CRDT</CdtDbtInd><RltdPties><Dbtr><Pty><Nm>".htmlspecialchars($payer, ENT_XML1).'</Nm></Pty></Dbtr></RltdPties><RmtInf><Ustrd>'.htmlspecialchars($text, ENT_XML1)."</Ustrd></RmtInf></TxDtls></NtryDtls></Ntry>\n";
-        }
-        $balance = fn (string $code, int $amount): string => "<Bal><Tp><CdOrPrtry><Cd>{$code}</Cd></CdOrPrtry></Tp><Amt Ccy=\"EUR\">{$this->say($amount, 'EUR')}</Amt><CdtDbtInd>CRDT</CdtDbtInd><Dt><Dt>2026-10-30</Dt></Dt></Bal>\n";
 
-        return "<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n<Document xmlns=\"urn:iso:std:iso:20022:tech:xsd:camt.053.001.08\"><BkToCstmrStmt><GrpHdr><MsgId>BV-261030</MsgId><CreDtTm>2026-10-30T20:00:00Z</CreDtTm></GrpHdr><Stmt><Id>2026-211</Id><Acct><Id><Othr><Id>VALDECIERZO-MILL-1</Id></Othr></Id><Ccy>EUR</Ccy></Acct>\n"
-            .$balance('OPBD', 1_204_415).$balance('CLBD', $closing).$entries."</Stmt></BkToCstmrStmt></Document>\n";
+        return [
+            [$name($two[0]), "Invoices {$open[$two[0]][0]['document']} + {$open[$two[0]][1]['document']}", $open[$two[0]][0]['open'] + $open[$two[0]][1]['open'], (string) $two[0]],
+            [$name($two[1]), 'our ref 5518: '.$open[$two[1]][0]['document'], $open[$two[1]][0]['open'] - 6_490, (string) $two[1]],
+            [strtoupper($name($one[0])).' SL', '', $open[$one[0]][0]['open'], (string) $one[0]],
+            [$name($one[1]), 'pago factura '.substr($open[$one[1]][0]['document'], 1), $open[$one[1]][0]['open'], (string) $one[1]],
+            [$name($one[2]), 'seed and flour', $open[$one[2]][0]['open'] + 15_000, (string) $one[2]],
+            ['PEDIDO HARINA OCTUBRE', '', 84_000, ''],
+            ['Caja Trigales', 'Interest July to September', 1_400, ''],
+            [$name($two[2]), $open[$two[2]][1]['document'], $open[$two[2]][1]['open'], (string) $two[2]],
+            ['', 'Returned: '.$this->bounced(), -(int) str_replace('.', '', $this->amountOf($this->bounced())) - 350, $this->bounced()],
+        ];
+    }
+
+    /** A receipt of October that the payer's bank calls back. */
+    private function bounced(): string
+    {
+        foreach ($this->rows['items'] as $item) {
+            if ($item['kind'] === 'receipt' && $item['date'] >= '2026-10-15' && $item['entry'] !== '' && $item['currency'] === 'EUR' && $item['reference'] !== '') {
+                return $item['document'];
+            }
+        }
+
+        return '';
+    }
+
+    private function amountOf(string $document): string
+    {
+        return array_column($this->rows['items'], 'amount', 'document')[$document];
     }
 
     /**
@@ -623,7 +699,7 @@ final class DemoFiles
         foreach ($lines as [$account, $amount]) {
             if ($amount !== 0) {
                 $rows[] = [
-                    'entry' => $entry, 'date' => $date, 'account' => $account, 'debit' => $amount > 0 ? $this->say($amount, 'EUR') : '',
+                    ...array_fill_keys(self::TABLES['ledger'], ''), 'entry' => $entry, 'date' => $date, 'account' => $account, 'debit' => $amount > 0 ? $this->say($amount, 'EUR') : '',
                     'credit' => $amount < 0 ? $this->say(-$amount, 'EUR') : '', ...$more,
                 ];
             }

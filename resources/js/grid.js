@@ -7,6 +7,21 @@ function grouped(minor, decimals) {
     return (minor < 0n ? '−' : '') + whole + (decimals ? '.' + digits.slice(-decimals) : '');
 }
 
+/** Where rows have a box to tick, a row is chosen by it; the page then works out what is ticked. */
+const boxOf = (row) => row.querySelector('input[type=checkbox][id^="tick-"]');
+const isChosen = (row) => boxOf(row)?.checked ?? row.getAttribute('aria-selected') === 'true';
+
+function choose(row, on) {
+    const box = boxOf(row);
+    if (box) {
+        box.checked = on;
+    } else if (on) {
+        row.setAttribute('aria-selected', 'true');
+    } else {
+        row.removeAttribute('aria-selected');
+    }
+}
+
 export function grid() {
     return {
         chosen: 0,
@@ -16,7 +31,8 @@ export function grid() {
 
         init() {
             this.table = this.$root.querySelector('table');
-            this.rows = [...this.table.tBodies[0].rows].filter((row) => row.dataset.minor !== undefined);
+            this.readRows();
+            this.table.addEventListener('htmx:afterSettle', () => this.moreCame());
             this.table.addEventListener('click', (event) => this.click(event));
             for (const [place, heading] of [...this.table.tHead.rows[0].cells].entries()) {
                 heading.querySelector('button')?.addEventListener('click', () => this.sort(place, heading));
@@ -26,6 +42,20 @@ export function grid() {
             this.$root.addEventListener('grid:none', () => this.none());
             this.$root.addEventListener('grid:copy', () => this.copy());
             this.$root.addEventListener('grid:toggle', (event) => this.toggle(event.target.closest('tr')));
+        },
+
+        readRows() {
+            this.rows = [...this.table.tBodies[0].rows].filter((row) => row.dataset.minor !== undefined);
+        },
+
+        moreCame() {
+            this.readRows();
+            this.offerColumns();
+            this.count();
+            const typed = this.$root.querySelector('[data-filter]');
+            if (typed?.value) {
+                this.filter({ target: typed });
+            }
         },
 
         visible() {
@@ -40,13 +70,13 @@ export function grid() {
             if (event.shiftKey && this.anchor) {
                 const rows = this.visible();
                 const [from, to] = [rows.indexOf(this.anchor), rows.indexOf(row)].sort((a, b) => a - b);
-                rows.slice(from, to + 1).forEach((between) => between.setAttribute('aria-selected', 'true'));
+                rows.slice(from, to + 1).forEach((between) => choose(between, true));
                 this.count();
                 return;
             }
-            if (!event.ctrlKey && !event.metaKey) {
-                const only = row.getAttribute('aria-selected') === 'true' && this.chosen === 1;
-                this.rows.forEach((other) => other.removeAttribute('aria-selected'));
+            if (!event.ctrlKey && !event.metaKey && !boxOf(row)) {
+                const only = isChosen(row) && this.chosen === 1;
+                this.rows.forEach((other) => choose(other, false));
                 if (only) {
                     this.count();
                     return;
@@ -57,27 +87,26 @@ export function grid() {
         },
 
         toggle(row) {
-            if (row.getAttribute('aria-selected') === 'true') {
-                row.removeAttribute('aria-selected');
-            } else {
-                row.setAttribute('aria-selected', 'true');
-            }
+            choose(row, !isChosen(row));
             this.count();
         },
 
         all() {
-            this.none();
-            this.visible().forEach((row) => row.setAttribute('aria-selected', 'true'));
+            this.rows.forEach((row) => choose(row, false));
+            this.visible().forEach((row) => choose(row, true));
             this.count();
         },
 
         none() {
-            this.rows.forEach((row) => row.removeAttribute('aria-selected'));
+            this.rows.forEach((row) => choose(row, false));
             this.count();
         },
 
         count() {
-            const chosen = this.rows.filter((row) => row.getAttribute('aria-selected') === 'true');
+            const chosen = this.rows.filter(isChosen);
+            if (this.rows.some(boxOf)) {
+                this.table.dispatchEvent(new Event('change', { bubbles: true }));
+            }
             this.chosen = chosen.length;
             this.sum = chosen.length === 0 ? '' : grouped(chosen.reduce((sum, row) => sum + BigInt(row.dataset.minor), 0n), Number(this.table.dataset.decimals ?? 2));
         },
@@ -105,7 +134,7 @@ export function grid() {
 
         /** What is shown, or of it what is chosen, headings first. */
         lines() {
-            const chosen = this.rows.filter((row) => row.getAttribute('aria-selected') === 'true');
+            const chosen = this.rows.filter(isChosen);
             const cells = (row) => [...row.cells].filter((cell) => !cell.dataset.skip && !cell.hidden).map((cell) => (cell.dataset.copy ?? cell.textContent).trim().replace(/\s+/g, ' '));
             return [this.table.tHead.rows[0], ...(chosen.length ? chosen : this.visible())].map(cells);
         },

@@ -49,6 +49,24 @@ const keys = {
     },
 };
 
+/** Some things of a page have a key of their own, written beside them: a link or button is clicked, a part that is folded up opens. */
+function hotkey(key) {
+    const target = /^[a-z]$/.test(key) ? document.querySelector(`[data-hotkey="${key}"]`) : null;
+    if (target === null) {
+        return null;
+    }
+    return () => {
+        if (target.tagName === 'DETAILS') {
+            target.open = true;
+            target.querySelector('input:not([type=hidden]), select, textarea')?.focus();
+        } else if (target.tagName === 'INPUT') {
+            target.focus();
+        } else {
+            target.click();
+        }
+    };
+}
+
 export function listenForKeys(htmx) {
     document.addEventListener('keydown', (event) => {
         if (event.key === 'Enter' && (event.ctrlKey || event.metaKey)) {
@@ -67,7 +85,7 @@ export function listenForKeys(htmx) {
             return;
         }
         const station = /^[0-9]$/.test(event.key) ? document.querySelector(`[data-key="${event.key}"]`) : null;
-        const action = station ? () => station.click() : keys[event.key];
+        const action = station ? () => station.click() : keys[event.key] ?? hotkey(event.key);
         if (action) {
             event.preventDefault();
             action();
@@ -80,13 +98,14 @@ export function listenForKeys(htmx) {
         if (event.target.closest('[data-open-keys]')) {
             document.getElementById('keys').showModal();
         }
-        if (event.target.closest('[data-tick-all]')) {
-            document.querySelectorAll('#worktop input[type=checkbox]').forEach((box) => (box.checked = true));
+        const all = event.target.closest('[data-tick-all], [data-tick-none]');
+        if (all) {
+            document.querySelectorAll('#worktop input[type=checkbox][id^="tick-"]').forEach((box) => (box.checked = all.dataset.tickAll !== undefined));
             htmx.trigger(document.querySelector('#worktop [hx-trigger]'), 'change');
         }
         const proposal = event.target.closest('[data-propose]');
         if (proposal) {
-            document.querySelectorAll('#worktop input[type=checkbox]').forEach((box) => (box.checked = false));
+            document.querySelectorAll('#worktop input[type=checkbox][id^="tick-"]').forEach((box) => (box.checked = false));
             document.querySelectorAll('#worktop [data-ticks]').forEach((input) => (input.value = ''));
             for (const [item, amount] of Object.entries(JSON.parse(proposal.dataset.propose))) {
                 document.getElementById(`tick-${item}`).checked = true;

@@ -4,15 +4,32 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use Ajuste\Core\Calendar\Day;
+use Ajuste\Core\Ledger\Account as CoreAccount;
+use Ajuste\Core\Ledger\AccountRole;
+use Ajuste\Core\Subledger\Kind;
+use App\Actions\Receipts\Decide;
+use App\Actions\Receipts\SendReceipt;
+use App\Http\Download;
+use App\Http\FormKey;
+use App\Http\Pictures\BalancePicture;
 use App\Http\ViewPoint;
 use App\Models\Account;
 use App\Models\Customer;
 use App\Models\Item;
 use App\Models\Posting;
 use App\Models\Voucher;
+use App\Queries\Contested;
+use App\Queries\CustomerHistory;
+use App\Queries\DocumentHistory;
 use App\Queries\Matches;
 use App\Queries\Positions;
+use App\Queries\PostedMoney;
 use App\Queries\ProofLines;
+use App\Queries\Proposals;
+use App\Queries\ReceiptPaper;
+use App\Queries\RefundList;
+use App\Queries\Reports;
 use App\Queries\Search;
 use App\Queries\Settings;
 use App\Queries\SourceRow;
@@ -20,28 +37,56 @@ use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\View\View;
+use Symfony\Component\HttpFoundation\Response;
 
 /** The pages that figures open into: a document, a customer, an account's postings, and what a search found. */
 final class BooksController
 {
-    public function document(int $item, Matches $matches, Settings $settings, SourceRow $source): View
+    public function document(int $item, Matches $matches, Settings $settings, SourceRow $source, ViewPoint $at, Positions $positions, Proposals $proposals, PostedMoney $money, Contested $contested, DocumentHistory $history): View
     {
-        $versions = Item::query()->where('root_id', $item)->orderBy('version')->get();
-        $current = $versions->last() ?? abort(404);
+        $current = Item::query()->where('root_id', $item)->whereNull('superseded_at')->firstOrFail();
+
+        $open = $positions->find($item);
+        $isReceipt = in_array($open->kind, [Kind::Receipt, Kind::Deposit], true);
 
         return view('documents.item', [
-            'item' => $current, 'versions' => $versions, 'customer' => Customer::query()->findOrFail($current->customer_id), 'matches' => $matches->ofItem($item), 'base' => $settings->base(),
+            'offer' => in_array($open->kind, [Kind::Invoice, Kind::DebitNote], true) ? $proposals->offerOf($open) : null, 'decision' => $proposals->decisions([$open])[$item] ?? null, 'contested' => $contested->of([$open], $at->asOf)[$item] ?? [],
+            'isInvoice' => in_array($open->kind, [Kind::Invoice, Kind::DebitNote], true), 'creditNote' => DB::table('credit_notes')->where('item_id', $item)->first(), 'reversal' => DB::table('item_reversals')->where('item_id', $item)->orWhere('by_item_id', $item)->first(),
+            'isReceipt' => $isReceipt, 'moneyLines' => $isReceipt ? $money->linesOf($item, $current->entry) : [], 'key' => bin2hex(random_bytes(16)), 'today' => $settings->locked()->firstOpenFrom(max($at->asOf, $current->date)),
+            'item' => $current, 'history' => $history->of($item), 'customer' => Customer::query()->findOrFail($current->customer_id), 'matches' => $matches->ofItem($item), 'base' => $settings->base(),
             'position' => DB::table('item_positions')->where('item_id', $item)->first(), 'account' => $settings->accounts()->withId($current->control_account_id),
             'postings' => Posting::query()->whereNull('superseded_at')->where('account_id', $current->control_account_id)
                 ->where(static fn ($query) => $query->where('document', $current->document)->when($current->entry !== '', static fn ($inner) => $inner->orWhere('entry', $current->entry))->when($current->batch !== '', static fn ($inner) => $inner->orWhere('batch', $current->batch)))
                 ->orderBy('date')->limit(50)->get(),
             'lines' => DB::table('item_lines')->where('document', $current->document)->orderBy('id')->get(), 'net' => (int) DB::table('item_lines')->where('document', $current->document)->sum('net'),
-            'tax' => (new ProofLines($current->control_account_id))->tax([$item])[$item] ?? 0,
+            'tax' => ProofLines::all($current->control_account_id)->tax([$item])[$item] ?? 0,
             'differences' => Item::query()->where('source_item_id', $item)->whereNull('superseded_at')->orderBy('id')->get(),
             'related' => Item::query()->whereNull('superseded_at')->where('customer_id', $current->customer_id)->where('root_id', '<>', $item)
                 ->where(static fn ($query) => $query->where('document', $current->document)->orWhere('reference', $current->document)->when($current->reference !== '', static fn ($inner) => $inner->orWhere('document', $current->reference)))->limit(20)->get(),
             'source' => $source->of($current->import_file_id, $current->source_row), 'voucher' => Voucher::query()->find($current->voucher_id ?? 0),
         ]);
+    }
+
+    /** The document of a receipt for its payer. */
+    public function receiptPaper(int $item, ViewPoint $at, ReceiptPaper $paper): Response
+    {
+        $of = $paper->of($item, $at->asOf);
+
+        return Download::send($paper->pdf($of), "receipt-{$of->item->document}.pdf", 'application/pdf');
+    }
+
+    public function sendReceipt(Request $request, int $item, ViewPoint $at, SendReceipt $send): RedirectResponse
+    {
+        $send->post(FormKey::of($request, 'send'), $item, $at->asOf);
+
+        return redirect()->route('document', $item)->with('done', ['text' => 'Sent.', 'url' => route('outbox'), 'link' => 'Open the outbox']);
+    }
+
+    public function endContest(Request $request, int $contested, Decide $decide): RedirectResponse
+    {
+        $decide->endContest(FormKey::of($request, 'contest'), $contested, $request->string('date')->toString(), $request->string('reason')->toString());
+
+        return back()->with('done', ['text' => 'No longer contested.']);
     }
 
     public function posting(Posting $posting, Settings $settings, SourceRow $source): View
@@ -55,11 +100,16 @@ final class BooksController
         ]);
     }
 
-    public function customer(Customer $customer, ViewPoint $at, Positions $positions, Settings $settings): View
+    public function customer(Customer $customer, ViewPoint $at, Positions $positions, Settings $settings, Contested $contested, CustomerHistory $history, Reports $reports, RefundList $refunds): View
     {
+        $open = $positions->openItems($at->account->id, $customer->id, $at->asOf);
+
         return view('customers.show', [
-            'customer' => $customer, 'open' => $positions->openItems($at->account->id, $customer->id, $at->asOf), 'base' => $settings->base(),
-            'balance' => (int) Item::query()->where('customer_id', $customer->id)->where('control_account_id', $at->account->id)->where('date', '<=', $at->asOf)->whereNull('superseded_at')->sum(DB::raw("CASE side WHEN 'debit' THEN base ELSE -base END")),
+            'picture' => new BalancePicture($history->balance($at->account->id, $customer->id, Day::plus(Day::firstOfMonth($at->asOf), -365), $at->asOf), $settings->base()), 'supplier' => (string) DB::table('suppliers')->where('id', $customer->supplier_id ?? 0)->value('name'), 'late' => $history->daysToPay($at->account->id, $customer->id, $at->asOf)->late(),
+            'key' => bin2hex(random_bytes(16)), 'today' => $settings->locked()->firstOpenFrom($at->asOf), 'ibanChanged' => $refunds->ibanChangedAt($customer->id), 'aged' => $reports->agedOf($at->account, $at->asOf, $customer->id, $at->knownAt), 'messages' => DB::table('outbox')->where('recipient', $customer->email)->where('recipient', '<>', '')->orderByDesc('id')->limit(20)->get(['id', 'subject', 'recorded_at']),
+            'customer' => $customer, 'open' => $open, 'contested' => $contested->of($open, $at->asOf),
+            'deposits' => array_merge(...array_map(static fn (CoreAccount $account): array => $positions->openItems($account->id, $customer->id, $at->asOf), $settings->accounts()->allWithRole(AccountRole::CustomerDeposits))), 'base' => $settings->base(),
+            'balance' => $positions->balance($at->account->id, $customer->id, $at->asOf),
             'items' => Item::query()->where('customer_id', $customer->id)->where('control_account_id', $at->account->id)->where('date', '<=', $at->asOf)->whereNull('superseded_at')->orderByDesc('date')->orderByDesc('id')->simplePaginate(100)->withQueryString(),
         ]);
     }

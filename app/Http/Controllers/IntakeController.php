@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use Ajuste\Core\Exchange\DateOrder;
 use Ajuste\Core\Exchange\FileKind;
 use Ajuste\Core\Exchange\Mapping;
+use Ajuste\Core\Exchange\TableComparison;
 use Ajuste\Core\Refusal;
 use App\Actions\Import\HandIn;
 use App\Actions\Import\ImportFiles;
@@ -21,6 +22,7 @@ use App\Models\ImportFile;
 use App\Queries\Settings;
 use App\Support\Actor;
 use App\Support\AuditTrail;
+use App\Support\KeptFiles;
 use App\Support\Moment;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -31,6 +33,8 @@ use Symfony\Component\HttpFoundation\BinaryFileResponse;
 
 final class IntakeController
 {
+    private const LARGEST_COMPARED = 30 * 1024 * 1024;
+
     public function index(): View
     {
         return view('intake.index', [
@@ -58,6 +62,38 @@ final class IntakeController
             'readings' => array_map($this->reading(...), array_values(array_filter($handIn->files(), static fn (SourceFile $file): bool => ! StatementImporter::recognises($file)))),
             'base' => $settings->base(),
         ]);
+    }
+
+    /** Two imports of the same file: what was added, changed, vanished. */
+    public function compare(Request $request): View
+    {
+        $later = ImportFile::query()->where('id', $request->integer('file'))->first() ?? throw new Refusal('There is no such file. Open the import again.');
+        $earlier = ImportFile::query()->where('kind', $later->kind)->where('id', '<', $later->id)->when($request->integer('with') !== 0, static fn ($query) => $query->where('id', $request->integer('with')))->orderByDesc('id')->first()
+            ?? throw new Refusal("No earlier import brought a file of this kind ({$later->kind}).");
+        [$headings, $after, $mapping] = $this->table($later);
+        [, $before] = $this->table($earlier);
+        $key = array_values(array_intersect_key($mapping->columns, array_flip($mapping->kind->key())));
+
+        return view('intake.compare', ['earlier' => $earlier, 'later' => $later, 'headings' => $headings, 'comparison' => new TableComparison($before, $after, $key)]);
+    }
+
+    /** @return array{list<string>, list<list<string>>, Mapping} headings, rows, and how the file is read */
+    private function table(ImportFile $file): array
+    {
+        if ($file->bytes > self::LARGEST_COMPARED) {
+            throw new Refusal("“{$file->name}” is larger than 30 MB. Compare such files outside.");
+        }
+        $source = new SourceFile($file->name, KeptFiles::path($file->sha256));
+        if (FileKind::tryFrom($file->kind) === null) {
+            throw new Refusal('Bank statements are not compared; each brings its own lines.');
+        }
+        $mapping = ImportFiles::mappingOf($source);
+        $headings = $rows = [];
+        foreach (Table::rows($source) as $number => $cells) {
+            $number === $mapping->headerRow ? $headings = $cells : ($number > $mapping->headerRow ? $rows[] = $cells : null);
+        }
+
+        return [$headings, $rows, $mapping];
     }
 
     public function map(Request $request, string $token): RedirectResponse
@@ -113,7 +149,7 @@ final class IntakeController
 
     public function source(ImportFile $file): BinaryFileResponse
     {
-        $path = config()->string('ajuste.files').'/'.$file->sha256;
+        $path = KeptFiles::path($file->sha256);
         abort_unless(is_file($path), 404);
 
         return response()->download($path, (string) preg_replace('/[^\w. -]/u', '_', $file->name), ['Content-Type' => 'application/octet-stream']);

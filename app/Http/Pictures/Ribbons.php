@@ -6,6 +6,7 @@ namespace App\Http\Pictures;
 
 use Ajuste\Core\Settlement\Tick;
 use Ajuste\Core\Subledger\ItemMatch;
+use Ajuste\Core\Subledger\Kind;
 use Ajuste\Core\Subledger\Side;
 
 /** Credits on the left, the debits that they settle on the right; the width of a ribbon is its amount. */
@@ -16,7 +17,7 @@ final readonly class Ribbons
     /** @var list<RibbonBar> */
     public array $bars;
 
-    /** @var list<array{string, string}> the path of a ribbon and what it says */
+    /** @var list<array{string, string, bool}> the path of a ribbon, what it says, and whether it is money that was kept back */
     public array $ribbons;
 
     public float $height;
@@ -60,7 +61,7 @@ final readonly class Ribbons
                     'M200 %.1fC335 %.1f 335 %.1f 470 %.1fV%.1fC335 %.1f 335 %.1f 200 %.1fZ', $left, $left, $right, $right, $right + $width,
                     $right + $width, $left + $width, $left + $width,
                 ),
-                "{$match->amount->grouped()} of {$match->credit->title()} settles {$match->debit->title()}",
+                "{$match->amount->grouped()} of {$match->credit->title()} settles {$match->debit->title()}", in_array($match->credit->kind, [Kind::Discount, Kind::Deduction], true),
             ];
         }
         $this->bars = $bars;

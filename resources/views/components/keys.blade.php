@@ -9,6 +9,7 @@
         <dt><kbd>Ctrl</kbd> <kbd>Enter</kbd></dt><dd>the main action of the page: post and go to the next</dd>
         <dt><kbd>F</kbd></dt><dd>filter the list by typing</dd>
         <dt><kbd>X</kbd> <kbd>A</kbd> <kbd>N</kbd></dt><dd>choose the row, all rows, none</dd>
+        <dt>letters beside a word</dt><dd>what they stand beside: <kbd>G</kbd> accept a kind, <kbd>Q</kbd> another way, <kbd>S</kbd> draft, <kbd>H</kbd> what was held back</dd>
         <dt><kbd>Y</kbd></dt><dd>copy the chosen rows, or all that are shown</dd>
         <dt><kbd>D</kbd></dt><dd>the as-of date</dd>
         <dt><kbd>/</kbd></dt><dd>search</dd>

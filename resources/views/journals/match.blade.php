@@ -1,10 +1,10 @@
-@php use App\Http\Say; $reversed = $matches->contains(fn ($match) => $match->reversed_on !== null); @endphp
+@php use App\Http\Say; $reversed = $matches->every(fn ($match) => $match->reversed_on !== null); @endphp
 <x-layout title="Match {{ $settlement->id }}" station="unapplied">
     <div class="pane">
         <p><a href="{{ route('unapplied') }}">Unapplied</a></p>
         <h1>Match {{ $settlement->id }} of <a href="{{ route('customer', $customer->id) }}">{{ $customer->name }}</a></h1>
         <p class="lead">Effective {{ Say::day($settlement->date) }}, posted {{ Say::moment($settlement->recorded_at) }} by {{ $settlement->who }}. @if ($reversed)<span class="tag ochre">reversed</span>@endif</p>
-        <x-matches :matches="$matches" :base="$base"/>
+        <x-matches :matches="$matches" :base="$base" :line-key="! $reversed && $vouchers->isEmpty() && $matches->count() > 1 && Auth::user()->role->mayWrite() ? $key : null" :date="$date"/>
         @if ($vouchers->isNotEmpty())<p class="mt-3">Vouchers: @foreach ($vouchers as $voucher)<a href="{{ route('voucher', $voucher->id) }}">{{ $voucher->number }}</a> {{ $voucher->text }}{{ $loop->last ? '' : ', ' }}@endforeach</p>@endif
         @if (! $reversed && Auth::user()->role->mayWrite())
             <h2>Reverse it</h2>

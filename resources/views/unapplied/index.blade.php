@@ -1,19 +1,19 @@
 @php use Ajuste\Core\Money\Money; use Ajuste\Core\Subledger\Side; use App\Http\Say; $money = fn (int $minor) => Money::ofMinor($minor, $base); @endphp
 <x-layout title="Unapplied" station="unapplied" class="halves even">
     <div class="pane" x-data="grid">
-        <h1>Unapplied receipts and credits</h1>
-        <p class="lead">{{ Say::count($totals->customers, 'customer') }}, {{ $money($totals->loose)->grouped() }} loose; {{ $money($totals->matchable)->grouped() }} can be matched at once.</p>
-        <x-filter/>
+        <div class="flex items-baseline gap-4"><h1>Unapplied receipts and credits</h1><span class="ml-auto flex gap-4"><a href="{{ route('refunds') }}">Refunds</a><a href="{{ route('deposits') }}">Deposits</a></span></div>
+        <p class="lead">{{ Say::count($totals->customers, 'customer') }}, {{ $money($totals->loose)->grouped() }} loose; {{ $money($totals->matchable)->grouped() }} can be matched at once.{{ $totals->withReason > 0 ? ' '.Say::count($totals->withReason, 'customer').' left loose with a reason.' : '' }}</p>
+        <div class="flex items-center gap-4"><x-filter/>@if ($certain > 0)<a class="button ml-auto" href="{{ route('unapplied.run') }}" data-hotkey="g">See {{ Say::count($certain, 'certain one') }} <kbd>G</kbd></a>@else<a class="ml-auto" href="{{ route('unapplied.run') }}">Runs</a>@endif</div>
         <table class="grid-table mt-2" data-list data-decimals="{{ $base->decimals }}">
             <thead><tr><th scope="col"><button type="button">Customer</button></th><th scope="col"><button type="button">What</button></th><th scope="col"><button type="button">Since</button></th><th scope="col" class="n"><button type="button">Loose</button></th><th scope="col" class="n"><button type="button">Can be matched</button></th></tr></thead>
             <tbody>
             @forelse (array_slice($customers, 0, 500) as $loose)
                 <tr data-minor="{{ $loose->loose }}" @class(['current' => $chosen?->id === $loose->id])>
                     <td><a href="{{ route('unapplied', ['customer' => $loose->id]) }}" hx-get="{{ route('unapplied', ['customer' => $loose->id]) }}" hx-target="#worktop" hx-swap="outerHTML" hx-push-url="true">{{ $loose->name }}</a></td>
-                    <td class="soft">{{ $loose->items }} {{ $loose->what }}</td>
+                    <td class="soft">{{ $loose->what }}</td>
                     <td class="nowrap soft" data-sort="{{ $loose->oldest }}">{{ Say::shortDay($loose->oldest) }}</td>
                     <td class="n font-semibold" data-sort="{{ $loose->loose }}">{{ $money($loose->loose)->grouped() }}</td>
-                    <td class="n" data-sort="{{ $loose->matchable }}">{{ $loose->matchable === 0 ? 'nothing open' : $money($loose->matchable)->grouped() }}</td>
+                    <td class="n" data-sort="{{ $loose->matchable }}">@if ($loose->reason)<span class="tag" title="{{ $loose->reason->reason }}">until {{ Say::shortDay($loose->reason->lookAgain) }}</span>@else{{ $loose->matchable === 0 ? 'nothing open' : $money($loose->matchable)->grouped() }}@endif</td>
                 </tr>
             @empty
                 <tr><td colspan="5">Nothing is loose as of this day.</td></tr>
@@ -65,6 +65,11 @@
                 </div>
                 @if (Auth::user()->role->mayWrite())@include('unapplied.rehearsal')@endif
             </form>
+            @if ($reason)<div class="note">Left loose by {{ $reason->who }} until {{ Say::day($reason->lookAgain) }}: {{ $reason->reason }}</div>@endif
+            @if (Auth::user()->role->mayWrite())
+                <details class="mt-2" data-hotkey="l"><summary class="cursor-pointer soft">Leave it loose on purpose <kbd>L</kbd></summary>
+                    <form method="post" action="{{ route('unapplied.leave', $chosen->id) }}" class="flex flex-wrap gap-3 items-center mt-1">@csrf<input type="hidden" name="key" value="{{ $key }}"><label>Because <input type="text" name="reason" required class="w-60"></label><label>Look again on <x-day name="look_again" :value="$lookAgain"/></label><button class="button py-0.5!">Leave</button></form></details>
+            @endif
         @else
             <h2 class="title">Nothing is loose</h2>
         @endif

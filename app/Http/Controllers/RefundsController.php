@@ -1,0 +1,81 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use Ajuste\Core\Calendar\Day;
+use Ajuste\Core\Exchange\Setting;
+use Ajuste\Core\Refusal;
+use App\Actions\Receipts\Way;
+use App\Actions\Refunds;
+use App\Http\Download;
+use App\Http\FormKey;
+use App\Http\Paper;
+use App\Http\ViewPoint;
+use App\Models\User;
+use App\Queries\RefundList;
+use App\Queries\Settings;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\View\View;
+use Symfony\Component\HttpFoundation\Response;
+
+/** Credits that are paid back, and the orders by which the bank is asked to. */
+final class RefundsController
+{
+    public function index(RefundList $refunds, Settings $settings, ViewPoint $at): View
+    {
+        return view('refunds.index', ['refunds' => $refunds->all(), 'waiting' => $refunds->toOrder(), 'base' => $settings->base(), 'key' => bin2hex(random_bytes(16)), 'date' => $settings->locked()->firstOpenFrom($at->asOf)]);
+    }
+
+    public function post(Request $request, int $item, Refunds $refunds): RedirectResponse
+    {
+        $way = Way::tryFrom($request->string('way')->toString()) ?? throw new Refusal('Choose how it is paid back: by transfer, by cheque or in cash.');
+        $refund = $refunds->post(FormKey::of($request, 'refund'), $item, $request->string('amount')->toString(), $way, Day::of($request->string('date')->toString()), $request->string('reason')->toString());
+
+        return redirect()->route('refunds')->with('done', ['text' => 'Posted. Refund and credit close each other.', 'url' => route('document', $refund), 'link' => 'Open the refund']);
+    }
+
+    /** Paid before its credit note exists. */
+    public function ahead(Request $request, int $customer, Refunds $refunds): RedirectResponse
+    {
+        $way = Way::tryFrom($request->string('way')->toString()) ?? throw new Refusal('Choose how it is paid back: by transfer, by cheque or in cash.');
+        $refund = $refunds->ahead(FormKey::of($request, 'refund-ahead'), $customer, $request->string('amount')->toString(), $request->string('currency')->toString(), $way, Day::of($request->string('date')->toString()), $request->string('reason')->toString());
+
+        return redirect()->route('refunds')->with('done', ['text' => 'Posted. It stays open as a debit until its credit note is matched with it.', 'url' => route('document', $refund), 'link' => 'Open the refund']);
+    }
+
+    public function approve(Request $request, int $refund, Refunds $refunds): RedirectResponse
+    {
+        $user = $request->user();
+        if (! $user instanceof User || ! $user->role->mayReview()) {
+            throw new Refusal('Bank details that are new are looked at by the reviewer. Ask the reviewer to approve this refund.');
+        }
+        $refunds->approve(FormKey::of($request, 'approve'), $refund);
+
+        return redirect()->route('refunds')->with('done', ['text' => 'Approved. It can be ordered from the bank.']);
+    }
+
+    public function send(Request $request, Refunds $refunds): RedirectResponse
+    {
+        $order = $refunds->order(FormKey::of($request, 'order'), date('Y-m-d'));
+
+        return redirect()->route('refunds')->with('done', ['text' => "Payment order {$order} is with the bank, which has answered.", 'url' => route('payment-order', [$order, 'answer']), 'link' => 'Its answer']);
+    }
+
+    public function order(int $order, string $part): Response
+    {
+        $xml = Refunds::document($order, $part === 'answer');
+
+        return $xml === '' ? abort(404) : Download::send($xml, "payment-order-{$order}-{$part}.xml", 'application/xml');
+    }
+
+    /** The voucher of a refund, which names what it pays back. */
+    public function paper(int $item, RefundList $refunds, Settings $settings): Response
+    {
+        $refund = array_values(array_filter($refunds->all(), static fn (object $row): bool => $row->item_id === $item))[0] ?? abort(404);
+
+        return Paper::pdf('refunds.paper', ['refund' => $refund, 'booksName' => $settings->text(Setting::BooksName)], "refund-{$refund->document}");
+    }
+}

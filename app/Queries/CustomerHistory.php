@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Queries;
+
+use Ajuste\Core\Measures\DaysToPay;
+use Ajuste\Core\Subledger\BalanceHistory;
+use Illuminate\Support\Facades\DB;
+
+/** How a customer's balance moved, and how late the customer usually pays. */
+final class CustomerHistory
+{
+    public function balance(int $accountId, int $customerId, string $first, string $last): BalanceHistory
+    {
+        $sums = DB::table('items')->where('customer_id', $customerId)->where('control_account_id', $accountId)->whereNull('superseded_at')->where('date', '<=', $last)
+            ->selectRaw("CASE WHEN date < ? THEN '' ELSE date END AS day, sum(CASE side WHEN 'debit' THEN base ELSE -base END) AS base", [$first])->groupBy('day')->pluck('base', 'day')->map(static fn (mixed $base): int => (int) $base)->all();
+        $before = $sums[''] ?? 0;
+        unset($sums['']);
+
+        return new BalanceHistory($first, $last, $before, $sums);
+    }
+
+    /** Over the invoices that receipts settled by the day. */
+    public function daysToPay(int $accountId, int $customerId, string $asOf): DaysToPay
+    {
+        $days = new DaysToPay;
+        $rows = DB::table('matches as m')->join('items as d', 'd.root_id', '=', 'm.debit_item_id')->join('items as c', 'c.root_id', '=', 'm.credit_item_id')->where('d.customer_id', $customerId)->where('d.control_account_id', $accountId)
+            ->whereIn('d.kind', ['invoice', 'debit_note'])->where('c.kind', 'receipt')->whereNull('d.superseded_at')->whereNull('c.superseded_at')->where('m.date', '<=', $asOf)->where('m.debit_base', '>', 0)->whereNotIn('m.id', DB::table('match_reversals')->select('match_id'))
+            ->orderByDesc('m.id')->limit(500)->get(['d.due_date', 'c.date', 'm.debit_base']);
+        foreach ($rows as $row) {
+            $days->add($row->due_date, $row->date, $row->debit_base);
+        }
+
+        return $days;
+    }
+}

@@ -1,0 +1,11 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Queries;
+
+/** Why something stays loose on purpose, and when to look again. */
+final readonly class LooseReason
+{
+    public function __construct(public string $reason, public string $lookAgain, public string $who) {}
+}

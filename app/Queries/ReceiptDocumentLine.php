@@ -1,0 +1,13 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Queries;
+
+use Ajuste\Core\Money\Money;
+
+/** A document on a receipt's document, with its day and amount. */
+final readonly class ReceiptDocumentLine
+{
+    public function __construct(public string $document, public string $day, public Money $amount) {}
+}

@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ajuste\Core\Measures;
+
+use Ajuste\Core\Calendar\Day;
+
+/** How late a customer usually pays: days between due date and payment, weighted by amount (R15). */
+final class DaysToPay
+{
+    private int $weighted = 0;
+
+    private int $amount = 0;
+
+    /** @param  int  $amount what was paid, minor units of base currency, above zero */
+    public function add(string $due, string $paid, int $amount): void
+    {
+        $this->weighted += Day::between($due, $paid) * $amount;
+        $this->amount += $amount;
+    }
+
+    /** Whole days, rounded half away from zero; below zero where payments come early. Null while nothing was paid. */
+    public function late(): ?int
+    {
+        return $this->amount === 0 ? null : (int) round($this->weighted / $this->amount);
+    }
+}

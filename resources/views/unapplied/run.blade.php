@@ -1,0 +1,27 @@
+@php use Ajuste\Core\Money\Money; use App\Http\Say; $writes = Auth::user()->role->mayWrite(); $sum = array_sum(array_map(fn ($line) => $line->credit->open->currency->code === $base->code ? $line->credit->open->minor : 0, $lines)); @endphp
+<x-layout title="Certain matches" station="unapplied" class="halves">
+    <div class="pane" x-data="grid">
+        <div class="flex items-baseline gap-4"><h1>Certain matches</h1><a class="ml-auto" href="{{ route('unapplied') }}">Unapplied</a></div>
+        <p class="lead">Credits that quote what they settle, or whose amount one item alone has. Discounts and remainders are left to a person.</p>
+        <x-filter/>
+        <table class="grid-table mt-2" data-list data-decimals="{{ $base->decimals }}">
+            <thead><tr><th scope="col"><button type="button">Customer</button></th><th scope="col"><button type="button">Credit</button></th><th scope="col"><button type="button">Dated</button></th><th scope="col" class="n"><button type="button">Amount</button></th><th scope="col"><button type="button">How</button></th><th scope="col"><button type="button">Settles</button></th></tr></thead>
+            <tbody>
+            @forelse ($lines as $line)
+                <tr data-minor="{{ $line->credit->open->minor }}"><td><a href="{{ route('unapplied', ['customer' => $line->customerId]) }}">{{ $line->name }}</a></td><td><a href="{{ route('document', $line->credit->id) }}">{{ $line->credit->title() }}</a></td><td class="nowrap" data-sort="{{ $line->credit->date }}">{{ Say::shortDay($line->credit->date) }}</td><td class="n" data-sort="{{ $line->credit->open->minor }}">{{ $line->credit->open->grouped() }}@if ($line->credit->open->currency->code !== $base->code) <span class="slate">{{ $line->credit->open->currency->code }}</span>@endif</td><td>{{ $line->proposal->how->words() }}</td><td>@foreach ($line->proposal->settles as $settles)<a href="{{ route('document', $settles->item->id) }}">{{ $settles->item->document }}</a> @endforeach</td></tr>
+            @empty<tr><td colspan="6">No loose credit has a certain proposal. What is left needs a person.</td></tr>
+            @endforelse
+            </tbody>
+        </table>
+        <x-table-foot name="certain-matches"/>
+    </div>
+    <aside class="pane worktop" id="worktop" aria-label="Post the run">
+        @if ($lines !== [] && $writes)
+            <form method="post" action="{{ route('unapplied.run.post') }}">@csrf<input type="hidden" name="key" value="{{ $key }}"><input type="hidden" name="seen" value="{{ $digest }}">
+                <h2 class="title">Post as one run</h2><p class="lead">Each is a match of its own that opens and can be reversed; together they are reversed as one. Balances and proof line stay, but for exchange that a match realises on both sides alike.</p>
+                <button class="button main" data-main>Match {{ Say::count(count($lines), 'credit') }}, {{ Money::ofMinor($sum, $base)->grouped() }} <kbd>Ctrl ↵</kbd></button></form>
+        @endif
+        <h2>Runs</h2>
+        <table class="grid-table"><tbody>@forelse ($runs as $run)<tr><td>Run {{ $run->id }}, {{ Say::count((int) ($counts[$run->id] ?? 0), 'credit') }} matched as of {{ Say::shortDay($run->as_of) }}<br><span class="slate">{{ $run->who }}, {{ Say::moment($run->recorded_at) }}</span></td><td>@isset($reversed[$run->id])<span class="tag ochre">reversed: {{ $reversed[$run->id] }}</span>@elseif ($writes)<form method="post" action="{{ route('unapplied.run.reverse', $run->id) }}" class="flex gap-2">@csrf<input type="hidden" name="key" value="{{ $key }}-{{ $run->id }}"><input type="text" name="reason" required placeholder="reason" aria-label="Reason to reverse run {{ $run->id }}" class="w-28"><button class="slate underline cursor-pointer">Reverse</button></form>@endisset</td></tr>@empty<tr><td>No run yet.</td></tr>@endforelse</tbody></table>
+    </aside>
+</x-layout>
