@@ -9,7 +9,11 @@ use App\Actions\Import\SourceFiles;
 use App\Actions\MatchItems;
 use App\Actions\MatchRequest;
 use App\Actions\PresentCreditBalances;
+use App\Actions\Receipts\PlaceElsewhere;
+use App\Actions\Receipts\PlaceReceipt;
+use App\Queries\LineGuess;
 use App\Queries\LooseCustomer;
+use App\Queries\ReceiptWorklist;
 use App\Queries\Settings;
 use App\Queries\Unapplied;
 use Database\Seeders\DemoFiles;
@@ -74,6 +78,43 @@ final class DemoTest extends BooksTestCase
         // Aged: the list equals the customers, and what it lacks to the control account is the cut-off.
         self::assertSame($after['customers'], $aged['totals']['total']);
         self::assertSame('754.71', $aged['difference']);
+        $this->assertBooksHold();
+    }
+
+    /**
+     * October's statements: no wrong automatic match, and at least 85 % of the money is settled by accepting the first proposal.
+     */
+    public function test_the_statements_of_october_are_worked_by_their_first_proposals(): void
+    {
+        Artisan::call('ajuste:demo', ['--quiet' => true]);
+        $truth = (new DemoFiles)->truth();
+        $control = app(Settings::class)->controlAccount();
+        $before = $this->report('proof');
+        $worth = $settled = 0;
+        $wrong = [];
+        foreach (app(ReceiptWorklist::class)->guesses($control, '2026-10-31') as $guess) {
+            $line = $guess->line;
+            $is = $truth[$line->reference];
+            $worth += max(0, $line->amount->minor);
+            if ($guess->isCertain() && $guess->confirmation !== null) {
+                $posting = DB::table('postings')->where('id', $guess->confirmation->postingId)->first();
+                $wrong = [...$wrong, ...(in_array($is, [$posting->document, $posting->batch], true) ? [] : ["{$line->reference} confirms {$posting->document}{$posting->batch}, not {$is}"])];
+                app(PlaceElsewhere::class)->confirm("c{$line->id}", $line->id, $guess->confirmation->postingId);
+                $settled += $line->amount->minor;
+            } elseif ($guess->isCertain()) {
+                $customer = (string) DB::table('customers')->where('id', $guess->payers[0]->customerId)->value('customer');
+                $wrong = [...$wrong, ...($is === $customer ? [] : ["{$line->reference} is placed with {$customer}, not {$is}"])];
+                app(PlaceReceipt::class)->post("p{$line->id}", LineGuess::requestFor($line, $guess->payers[0]->customerId, $guess->proposal), $control);
+                $settled += $line->amount->minor;
+            }
+        }
+        self::assertSame([], $wrong);
+        self::assertGreaterThan(0.85, $settled / $worth);
+        // What is left says why not.
+        $left = array_map(static fn (LineGuess $guess): string => $guess->kind(), app(ReceiptWorklist::class)->guesses($control, '2026-10-31'));
+        sort($left);
+        self::assertSame(['came back', 'in order of age', 'payer not sure', 'payer unknown', 'quoted, not the same sum'], $left);
+        self::assertSame($before['difference'], $this->report('proof')['difference']);
         $this->assertBooksHold();
     }
 

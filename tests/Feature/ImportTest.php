@@ -243,4 +243,16 @@ final class ImportTest extends BooksTestCase
 
         return serialize($all);
     }
+
+    public function test_two_imports_of_the_same_file_are_compared(): void
+    {
+        $this->importBasics(['items.csv' => self::items(['A,invoice,C1,2026-10-01,2026-10-31,EUR,100.00,100.00,,,,', 'B,invoice,C1,2026-10-02,2026-11-01,EUR,50.00,50.00,,,,', 'C,invoice,C2,2026-10-02,2026-11-01,EUR,9.00,9.00,,,,'])]);
+        $this->import(['items.csv' => self::items(['A,invoice,C1,2026-10-01,2026-10-31,EUR,120.00,120.00,,,,', 'C,invoice,C2,2026-10-02,2026-11-01,EUR,9.00,9.00,,,,', 'D,invoice,C2,2026-10-05,2026-11-04,EUR,7.00,7.00,,,,'])]);
+        $file = (int) DB::table('import_files')->where('kind', 'items')->max('id');
+        $this->actingAs($this->person('reader'));
+        $this->get('/intake/imports/2')->assertSee('items.csv against the one before');
+        $this->get("/intake/compare?file={$file}")->assertOk()->assertSee('1 added, 1 changed, 1 vanished, 1 the same')->assertSee('100.00 → 120.00');
+        $this->get('/intake/compare?file=999')->assertStatus(422);
+        $this->get('/intake/compare?file='.DB::table('import_files')->min('id'))->assertStatus(422);
+    }
 }

@@ -178,4 +178,35 @@ final class MatchingTest extends BooksTestCase
         DB::table('audit_records')->where('id', 1)->update(['who' => 'somebody else']);
         self::assertStringContainsString('broken at record 1', implode(app(Verification::class)->faults()));
     }
+
+    /** Quoted and exact ones at once, posted and reversible as one run; what has a reason is counted apart. */
+    public function test_the_certain_ones_are_matched_as_one_run(): void
+    {
+        $this->importBasics([
+            'items.csv' => self::items([
+                'QA,invoice,C1,2026-10-01,2026-10-31,EUR,100.00,100.00,,,QE1,', 'QB,invoice,C1,2026-10-02,2026-11-01,EUR,55.00,55.00,,,QE2,', 'QR,receipt,C1,2026-10-05,,EUR,55.00,55.00,,,QE3,', 'QS,receipt,C1,2026-10-06,,EUR,100.00,100.00,,QA,QE4,',
+                'QT,receipt,C2,2026-10-06,,EUR,7.00,7.00,,,QE5,', 'QC,invoice,C2,2026-10-02,2026-11-01,EUR,55.00,55.00,,,QE6,',
+            ]),
+            'ledger.csv' => self::ledger(['QE1,2026-10-01,1100,s,100.00,,QA,', 'QE2,2026-10-02,1100,s,55.00,,QB,', 'QE3,2026-10-05,1100,s,,55.00,QR,', 'QE4,2026-10-06,1100,s,,100.00,QS,', 'QE5,2026-10-06,1100,s,,7.00,QT,', 'QE6,2026-10-02,1100,s,55.00,,QC,']),
+        ]);
+        $this->actingAs($this->person());
+        $page = (string) $this->get('/unapplied/run')->assertOk()->assertSee('Match 3 credits, 155.00')->getContent();
+        preg_match('/name="seen" value="(\w{64})"/', $page, $seen);
+        $this->post('/unapplied/run', ['key' => 'r', 'seen' => 'other'])->assertSessionHas('refusal');
+        foreach ([1, 2] as $click) {
+            $this->post('/unapplied/run', ['key' => 'r', 'seen' => $seen[1]])->assertSessionHas('done');
+        }
+        self::assertSame(3, DB::table('settlements')->count());
+        self::assertSame(['0.00', '0.00', '0.00'], [$this->open('QA'), $this->open('QB'), $this->open('QS')]);
+        $this->get('/unapplied/run')->assertSee('No loose credit has a certain proposal');
+        $this->post('/unapplied/'.$this->customerId('C2').'/leave', ['key' => 'l', 'reason' => '', 'look_again' => '2026-11-15'])->assertSessionHas('refusal');
+        $this->post('/unapplied/'.$this->customerId('C2').'/leave', ['key' => 'l', 'reason' => 'waits for the buyer', 'look_again' => '2026-11-15'])->assertSessionHas('done');
+        $this->get('/unapplied')->assertSee('1 customer left loose with a reason')->assertSee('until 15 Nov');
+        $this->get('/unapplied?as_of=2026-11-20')->assertDontSee('left loose with a reason');
+        $this->post('/unapplied/runs/1/reverse', ['key' => 'x', 'reason' => 'too early'])->assertSessionHas('done');
+        $this->post('/unapplied/runs/1/reverse', ['key' => 'y', 'reason' => 'again'])->assertSessionHas('refusal');
+        self::assertSame(['100.00', '55.00', '100.00'], [$this->open('QA'), $this->open('QB'), $this->open('QS')]);
+        self::assertSame('0.00', $this->report('proof')['difference']);
+        $this->assertBooksHold();
+    }
 }

@@ -29,7 +29,7 @@ final class PagesTest extends BooksTestCase
     /** @return iterable<string, array{string}> */
     public static function pages(): iterable
     {
-        foreach (['/', '/receipts', '/receipts?line=1&payer=Uno', '/intake', '/intake/imports/1', '/proof', '/proof?cause=amount_transposed', '/proof?day=2026-10-05', '/proof.csv', '/proof.xlsx', '/unapplied', '/unapplied?customer=1', '/credit-balances', '/aged', '/aged?basis=document&credits=oldest_first&buckets=15,45',
+        foreach (['/', '/receipts', '/receipts?line=1&payer=Uno', '/receipts/placed', '/proof/source', '/proof/pairs?by=document_and_amount', '/proof/pairs?by=x', '/proof/unseen', '/proof?span=year', '/find', '/find?amount=100,00&span=all', '/find?amount=-5', '/pair-check', '/trial-balance', '/clearing', '/batches', '/deposits', '/refunds', '/settings', '/outbox', '/intake', '/intake/imports/1', '/proof', '/proof?cause=amount_transposed', '/proof?day=2026-10-05', '/proof.csv', '/proof.xlsx', '/unapplied', '/unapplied/run', '/unapplied?customer=1', '/credit-balances', '/aged', '/aged?basis=document&credits=oldest_first&buckets=15,45',
             '/aged?credits=own_date', '/aged.csv', '/aged.xlsx', '/aged/1', '/aged/4?column=1-30&currency=EUR', '/journals', '/trail', '/documents/1', '/documents/3', '/postings/1', '/customers/1', '/customers/4', '/accounts/1100', '/accounts/1100?day=2026-10-05', '/search?q=A', '/search?q=100.00', '/search?q=%27%22%25_', '/search?q=',
             '/?as_of=2026-10-03', '/proof?as_of=2026-09-30&known_at=2026-01-01', '/aged?known_at=2030-01-01 12:00', '/proof?account=2170', '/aged?account=1120'] as $page) {
             yield $page => [$page];
@@ -70,7 +70,8 @@ final class PagesTest extends BooksTestCase
     /** @return iterable<string, array{string}> */
     public static function writes(): iterable
     {
-        foreach (['/intake', '/intake/hand-in/'.str_repeat('a', 32).'/mapping', '/intake/hand-in/'.str_repeat('a', 32).'/commit', '/intake/hand-in/'.str_repeat('a', 32).'/discard', '/intake/rows/1/close', '/unapplied/1', '/unapplied/1/rehearse', '/matches/1/reverse', '/proof/correct', '/proof/carry', '/proof/carried/1/withdraw', '/vouchers/1/reverse', '/receipts/accept', '/receipts/1', '/receipts/1/rehearse', '/receipts/1/aside', '/credit-balances', '/credit-balances/1/reverse', '/journals/journals.csv'] as $page) {
+        foreach (['/intake', '/intake/hand-in/'.str_repeat('a', 32).'/mapping', '/intake/hand-in/'.str_repeat('a', 32).'/commit', '/intake/hand-in/'.str_repeat('a', 32).'/discard', '/intake/rows/1/close', '/unapplied/1', '/unapplied/1/rehearse', '/unapplied/1/leave', '/unapplied/run', '/unapplied/runs/1/reverse', '/matches/1/reverse', '/proof/correct', '/proof/adjust', '/proof/ask', '/proof/pair', '/proof/pairs/1/withdraw', '/proof/carry', '/proof/carried/1/withdraw', '/vouchers/1/reverse', '/receipts/accept', '/receipts/1', '/receipts/1/rehearse', '/receipts/1/aside', '/receipts/1/paste', '/receipts/1/draft', '/receipts/1/drop-draft', '/receipts/1/accounts', '/receipts/1/divide', '/receipts/1/confirm', '/receipts/placements/1/take-back', '/documents/1/returned', '/documents/1/mistaken', '/documents/1/discount', '/documents/1/send', '/contested/1/end',
+            '/batches', '/batches/type', '/batches/lines/1/remove', '/batches/1/declare', '/batches/1/close', '/batches/1/post', '/deposits/1', '/documents/1/refund', '/customers/1/credit-note', '/customers/1/credit-note/rehearse', '/documents/1/clear-rest', '/documents/1/take-back', '/notes', '/notes/1/strike', '/documents/1/move', '/matches/lines/1/reverse', '/refunds/order', '/refunds/1/approve', '/customers/1/refund', '/settings/reasons', '/settings/reasons/X/retire', '/settings/payers/forget', '/settings/rules/1/withdraw', '/bank/next', '/credit-balances', '/credit-balances/1/reverse', '/journals/journals.csv'] as $page) {
             yield $page => [$page];
         }
     }
@@ -83,7 +84,7 @@ final class PagesTest extends BooksTestCase
 
     public function test_every_writing_route_is_among_those_tried(): void
     {
-        $writing = collect(app('router')->getRoutes()->getRoutes())->filter(static fn ($route): bool => in_array('POST', $route->methods(), true) && ! in_array($route->uri(), ['sign-in', 'sign-out', 'table.{format}'], true));
+        $writing = collect(app('router')->getRoutes()->getRoutes())->filter(static fn ($route): bool => in_array('POST', $route->methods(), true) && ! in_array($route->uri(), ['sign-in', 'sign-out', 'table.{format}', 'pair-check'], true));
         self::assertCount(count([...self::writes()]), $writing);
         foreach ($writing as $route) {
             self::assertContains('writer', $route->gatherMiddleware(), $route->uri());
@@ -244,5 +245,16 @@ final class PagesTest extends BooksTestCase
         $this->get('/')->assertOk()->assertSee('These books are empty');
         $this->get('/intake')->assertOk();
         $this->get('/proof')->assertStatus(422);
+    }
+
+    public function test_a_long_list_of_causes_comes_in_parts(): void
+    {
+        $rows = array_map(static fn (int $n): string => "L{$n},invoice,C1,2026-10-05,2026-10-05,EUR,".(100 + $n).'.00,'.(100 + $n).'.00,,,,', range(1, 620));
+        $this->importBasics(['items.csv' => self::items($rows)]);
+        $this->actingAs($this->person());
+        $this->get('/proof')->assertOk()->assertSee('122 more')->assertDontSee('L620');
+        $part = $this->get('/proof?from=500', ['HX-Request' => 'true'])->assertOk()->assertSee('L620')->assertDontSee('<html', false)->assertDontSee(' more<', false);
+        self::assertSame(122, substr_count((string) $part->getContent(), '<tr '));
+        $this->get('/proof?from=500')->assertSee('<html', false)->assertSee('L620');
     }
 }
