@@ -66,6 +66,7 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/clearing', [LedgerController::class, 'clearing'])->name('clearing');
     Route::get('/proof.{format}', [ProofController::class, 'export'])->name('proof.export')->whereIn('format', ['csv', 'xlsx']);
     Route::get('/unapplied', [UnappliedController::class, 'index'])->name('unapplied')->middleware('reads-session-only');
+    Route::get('/unapplied/proposals', [UnappliedController::class, 'propose'])->name('unapplied.propose')->middleware('reads-session-only');
     Route::get('/unapplied/run', [UnappliedController::class, 'run'])->name('unapplied.run');
     Route::get('/credit-balances', [CreditBalancesController::class, 'index'])->name('credit-balances');
     Route::get('/aged', [AgedController::class, 'index'])->name('aged');
@@ -128,7 +129,6 @@ Route::middleware('auth')->group(function (): void {
             Route::post('/batches/{batch}/close', 'close')->name('batches.close')->whereNumber('batch');
             Route::post('/batches/{batch}/post', 'post')->name('batches.post')->whereNumber('batch');
         });
-        Route::post('/deposits/{item}', [DepositsController::class, 'post'])->name('deposits.match')->whereNumber('item');
         Route::get('/customers/{customer}/credit-note', [CreditNotesController::class, 'create'])->name('credit-note')->whereNumber('customer');
         Route::post('/customers/{customer}/credit-note', [CreditNotesController::class, 'post'])->name('credit-note.post')->whereNumber('customer');
         Route::post('/customers/{customer}/credit-note/rehearse', [CreditNotesController::class, 'rehearse'])->name('credit-note.rehearse')->middleware('reads-session-only')->whereNumber('customer');

@@ -49,7 +49,7 @@ final readonly class MatchItems
                 Customer::query()->findOrFail($request->customerId)->customer,
             );
 
-            return new MatchRehearsal($ticks, $remainder, $plan, null);
+            return new MatchRehearsal($ticks, $remainder, $plan, null, $plan->voucher === null ? [] : [$plan->voucher]);
         } catch (Refusal $refusal) {
             return new MatchRehearsal($ticks, $remainder, null, $refusal->getMessage());
         }
@@ -65,10 +65,8 @@ final readonly class MatchItems
     {
         return (int) Once::for($key, function () use ($request, $seen): int {
             $rehearsal = $this->rehearse($request);
-            $plan = $rehearsal->plan ?? throw new Refusal($rehearsal->refusal ?? 'Nothing is ticked. Tick at least one debit and one credit.');
-            if ($seen !== '' && $seen !== $rehearsal->digest()) {
-                throw new Refusal('The items have changed since you looked: '.implode('; ', array_map(static fn (Tick $tick): string => "{$tick->item->title()} has {$tick->item->open->grouped()} open", $rehearsal->ticks)).'. Look at the figures again and post if they are right.');
-            }
+            $this->refuseUnseen($rehearsal, $seen);
+            $plan = $rehearsal->plan;
             $record = new Recorder($this->actor);
             $settlement = Settlement::query()->create(['customer_id' => $request->customerId, 'date' => $plan->date, 'who' => $this->actor->who, 'recorded_at' => $record->recordedAt]);
             $this->store($record, $plan, $settlement->id);
@@ -76,6 +74,23 @@ final readonly class MatchItems
 
             return $settlement->id;
         });
+    }
+
+    /**
+     * @param string $seen digest of the rehearsal that the person saw; blank: whatever the plan is now
+     *
+     * @phpstan-assert !null $rehearsal->plan
+     *
+     * @throws Refusal when it cannot be posted, or would no longer be what was seen
+     */
+    public function refuseUnseen(MatchRehearsal $rehearsal, string $seen): void
+    {
+        if ($rehearsal->plan === null) {
+            throw new Refusal($rehearsal->refusal ?? 'Nothing is ticked. Tick at least one debit and one credit.');
+        }
+        if ($seen !== '' && $seen !== $rehearsal->digest()) {
+            throw new Refusal('The items have changed since you looked: '.implode('; ', array_map(static fn (Tick $tick): string => "{$tick->item->title()} has {$tick->item->open->grouped()} open", $rehearsal->ticks)).'. Look at the figures again and post if they are right.');
+        }
     }
 
     /** Writes a planned match into a settlement that exists, inside the transaction of the action that planned it. */
@@ -115,7 +130,7 @@ final readonly class MatchItems
      * @param array<int, string> $typed
      * @return array<int, Money>
      */
-    private function typed(array $items, array $typed): array
+    public function typed(array $items, array $typed): array
     {
         $amounts = [];
         foreach ($items as $item) {
@@ -132,7 +147,7 @@ final readonly class MatchItems
      *
      * @return list<OpenItem>
      */
-    private function items(MatchRequest $request, ?string $date): array
+    public function items(MatchRequest $request, ?string $date): array
     {
         $record = new Recorder($this->actor);
         $ids = array_keys($request->typed);

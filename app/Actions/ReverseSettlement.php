@@ -56,6 +56,7 @@ final readonly class ReverseSettlement
         foreach (Voucher::query()->where('settlement_id', $settlementId)->whereNull('reverses_id')->get() as $voucher) {
             $posted = $this->reversal->post($record, $voucher, $date);
             foreach (DB::table('items')->where('voucher_id', $voucher->id)->orderBy('id')->get() as $item) {
+                $this->undoAll($record, $item->root_id, $date, $reason); // what another match took of it since
                 $this->counter($record, $item, $posted, $date, $reason);
             }
         }

@@ -5,21 +5,18 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use Ajuste\Core\Ledger\Account;
-use Ajuste\Core\Proposal\Settles;
-use Ajuste\Core\Proposal\Way;
 use Ajuste\Core\Refusal;
 use Ajuste\Core\Subledger\OpenItem;
-use Ajuste\Core\Subledger\Side;
 use App\Models\Run;
 use App\Models\Settlement;
+use App\Queries\CertainMatches;
 use App\Queries\Matches;
 use App\Queries\Positions;
-use App\Queries\Proposals;
 use App\Queries\RunMatchLine;
 use App\Queries\Settings;
+use App\Queries\Unapplied;
 use App\Support\Actor;
 use App\Support\AuditTrail;
-use App\Support\Remembered;
 use Illuminate\Support\Facades\DB;
 
 /** Matches all loose credits whose proposal is certain: quoted or of the same amount, the only such. Posted and reversible as one. */
@@ -28,36 +25,30 @@ final readonly class RunMatches
     public const KIND = 'match_unapplied';
 
     public function __construct(
-        private Settings $settings, private Positions $positions, private Proposals $proposals, private MatchItems $match, private ReverseSettlement $reverse, private Actor $actor, private AuditTrail $audit,
+        private Settings $settings, private Positions $positions, private Unapplied $unapplied, private CertainMatches $certain, private MatchItems $match, private ReverseSettlement $reverse, private Actor $actor, private AuditTrail $audit,
     ) {}
 
-    /** @return list<RunMatchLine> by customer, each item in one line only */
+    /**
+     * All that is certain; what was not worked out yet is.
+     *
+     * @return list<RunMatchLine> by customer, each item in one line only
+     */
     public function plan(Account $account, string $asOf): array
     {
-        return Remembered::while("certain matches {$account->id} {$asOf}", ['imports', 'settings', 'items', 'matches', 'match_reversals', 'discount_decisions'], fn (): array => $this->workOut($account, $asOf));
-    }
-
-    /** @return list<RunMatchLine> */
-    private function workOut(Account $account, string $asOf): array
-    {
-        /** @var array<int, list<OpenItem>> $open */
-        $open = $about = [];
-        foreach ($this->positions->forMatching($account->id, $asOf) as $customerId => [$number, $name, $item]) {
-            $open[$customerId][] = $item;
-            $about[$customerId] = [$number, $name];
+        $customers = $this->unapplied->customers($account, $asOf);
+        $this->certain->workOut($account, $asOf, $this->certain->waiting($account, $asOf, $customers));
+        $known = array_filter($this->certain->known($account, $asOf, $customers));
+        $open = [];
+        foreach ($known === [] ? [] : $this->positions->forMatching($account->id, $asOf) as $customerId => [, , $item]) {
+            if (isset($known[$customerId])) {
+                $open[$item->id] = $item;
+            }
         }
+        $about = array_column($customers, null, 'id');
         $lines = [];
-        foreach ($open as $customerId => $items) {
-            $taken = [];
-            $credits = array_filter($items, static fn (OpenItem $item): bool => $item->side === Side::Credit);
-            foreach (count($credits) < count($items) ? $credits : [] as $credit) {
-                $proposal = $this->proposals->forItem($credit, $items);
-                $certain = $proposal->only && in_array($proposal->how, [Way::Quoted, Way::Exact], true) && ! $proposal->takesDiscount();
-                $ids = [$credit->id, ...array_map(static fn (Settles $settles): int => $settles->item->id, $proposal->settles)];
-                if ($certain && array_intersect($ids, $taken) === []) {
-                    $taken = [...$taken, ...$ids];
-                    $lines[] = new RunMatchLine($customerId, $about[$customerId][0], $about[$customerId][1], $credit, $proposal);
-                }
+        foreach ($known as $customerId => $matches) {
+            foreach ($matches as $match) {
+                $lines[] = new RunMatchLine($customerId, $about[$customerId]->customer, $about[$customerId]->name, $open[$match->creditId], $match->how, array_map(static fn (int $id): OpenItem => $open[$id], $match->settles));
             }
         }
         usort($lines, static fn (RunMatchLine $one, RunMatchLine $other): int => [$one->customer, $one->credit->date, $one->credit->id] <=> [$other->customer, $other->credit->date, $other->credit->id]);
@@ -72,7 +63,9 @@ final readonly class RunMatches
      */
     public static function digest(array $lines): string
     {
-        return hash('sha256', implode(' ', array_map(static fn (RunMatchLine $line): string => $line->credit->id.':'.$line->credit->open->minor.':'.implode('.', array_map(static fn (Settles $settles): string => "{$settles->item->id}={$settles->amount}", $line->proposal->settles)), $lines)));
+        $named = static fn (OpenItem $item): string => "{$item->id}:{$item->open->minor}";
+
+        return hash('sha256', implode(' ', array_map(static fn (RunMatchLine $line): string => $named($line->credit).'='.implode('.', array_map($named, $line->settles)), $lines)));
     }
 
     /**
@@ -95,15 +88,15 @@ final readonly class RunMatches
             $run = Run::query()->create(['kind' => self::KIND, 'account_id' => $account->id, 'as_of' => $asOf, 'policy' => 'quoted, exact', 'total' => 0, 'who' => $this->actor->who, 'recorded_at' => $record->recordedAt]);
             foreach ($lines as $line) {
                 $typed = [$line->credit->id => ''];
-                foreach ($line->proposal->settles as $settles) {
-                    $typed[$settles->item->id] = '';
+                foreach ($line->settles as $item) {
+                    $typed[$item->id] = '';
                 }
                 $rehearsal = $this->match->rehearse(new MatchRequest($line->customerId, $typed));
                 $plan = $rehearsal->plan ?? throw new Refusal("Nothing is posted. {$line->name}, {$line->credit->title()}: ".($rehearsal->refusal ?? 'it cannot be matched.'));
                 $settlement = Settlement::query()->create(['customer_id' => $line->customerId, 'date' => $plan->date, 'who' => $this->actor->who, 'recorded_at' => $record->recordedAt]);
                 $this->match->store($record, $plan, $settlement->id);
                 DB::table('run_settlements')->insert(['run_id' => $run->id, 'settlement_id' => $settlement->id]);
-                DB::table('run_lines')->insert(['run_id' => $run->id, 'customer_id' => $line->customerId, 'item_id' => $line->credit->id, 'currency' => $plan->settled->currency->code, 'amount' => $plan->settled->minor, 'base' => 0, 'why' => $line->proposal->how->value]);
+                DB::table('run_lines')->insert(['run_id' => $run->id, 'customer_id' => $line->customerId, 'item_id' => $line->credit->id, 'currency' => $plan->settled->currency->code, 'amount' => $plan->settled->minor, 'base' => 0, 'why' => $line->how->value]);
             }
             $record->flush();
             $this->audit->record('match the certain ones', "run {$run->id}", '', ['as_of' => $asOf, 'matches' => (string) count($lines)]);

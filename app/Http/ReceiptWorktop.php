@@ -15,18 +15,18 @@ use App\Models\Customer;
 use App\Queries\Contested;
 use App\Queries\DeductionReasons;
 use App\Queries\Drafts;
+use App\Queries\InvoiceLines;
 use App\Queries\LineGuess;
 use App\Queries\MoneyLine;
 use App\Queries\Positions;
 use App\Queries\Proposals;
 use App\Queries\ReceiptWorklist;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 
 /** What the worktop of one line of money shows, and how its form is filled to begin with. */
 final readonly class ReceiptWorktop
 {
-    public function __construct(private Positions $positions, private Proposals $proposals, private ReceiptWorklist $worklist, private DeductionReasons $reasons, private Drafts $drafts, private Contested $contested) {}
+    public function __construct(private Positions $positions, private Proposals $proposals, private ReceiptWorklist $worklist, private DeductionReasons $reasons, private Drafts $drafts, private Contested $contested, private InvoiceLines $invoiceLines) {}
 
     /** @return array<string, mixed> */
     public function of(Request $request, ViewPoint $at, MoneyLine $line, ?Customer $payer, string $pasted = ''): array
@@ -63,7 +63,7 @@ final readonly class ReceiptWorktop
             'discounts' => $this->proposals->discounts($items, $line->valueDate), 'decisions' => $this->proposals->decisions($items),
             'offers' => array_filter(array_column(array_map(fn (OpenItem $item): array => [$item->id, $this->proposals->offerOf($item)], $items), 1, 0)),
             'contested' => $this->contested->of($items, $at->asOf),
-            ...($request->boolean('with_lines') ? ['itemLines' => DB::table('item_lines')->whereIn('document', array_map(static fn (OpenItem $item): string => $item->document, $items))->orderBy('id')->get(['document', 'line', 'description'])->groupBy('document')->all()] : []),
+            'itemLines' => $request->boolean('with_lines') ? $this->invoiceLines->described($items) : null,
             'currencies' => array_values(array_unique(array_map(static fn (OpenItem $item): string => $item->open->currency->code, $open))),
         ];
     }

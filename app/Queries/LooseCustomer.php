@@ -4,16 +4,18 @@ declare(strict_types=1);
 
 namespace App\Queries;
 
-/** A customer with receipts or credits that are not matched. Amounts are minor units of base currency, positive. */
+/** A customer with receipts, credits, deposits or refunds that are not matched. Amounts are minor units of base currency, positive. */
 final readonly class LooseCustomer
 {
     /**
      * @param int $items loose items
-     * @param int $loose their sum
-     * @param int $debits what is open on the other side
+     * @param int $loose sum of the loose credits
+     * @param int $refunds paid before their credit
+     * @param int $debits what is open on the other side, refunds included
      * @param int $matchable what of it can be matched at once: by currency the lesser of the two sides
      * @param string $oldest date of the oldest loose item
      * @param string $what the kinds, in words
+     * @param string $state changes with every change of the customer's open items
      * @param ?LooseReason $reason why it stays loose on purpose
      */
     public function __construct(
@@ -22,10 +24,12 @@ final readonly class LooseCustomer
         public string $name,
         public int $items,
         public int $loose,
+        public int $refunds,
         public int $debits,
         public int $matchable,
         public string $oldest,
         public string $what,
+        public string $state,
         public ?LooseReason $reason = null,
     ) {}
 }

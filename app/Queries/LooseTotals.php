@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Queries;
 
-/** What is loose over all customers. Amounts are minor units of base currency, positive. */
+/** What is loose over all customers but those with a reason, which are counted apart. Amounts are minor units of base currency, positive. */
 final readonly class LooseTotals
 {
     public int $customers;
@@ -12,6 +12,8 @@ final readonly class LooseTotals
     public int $items;
 
     public int $loose;
+
+    public int $refunds;
 
     public int $matchable;
 
@@ -21,15 +23,16 @@ final readonly class LooseTotals
     /** Customers whose loose items have a reason. */
     public int $withReason;
 
-    /** @param  list<LooseCustomer>  $all those with a reason are counted apart */
+    /** @param  list<LooseCustomer>  $all */
     public function __construct(array $all)
     {
         $customers = array_values(array_filter($all, static fn (LooseCustomer $customer): bool => $customer->reason === null));
         $this->withReason = count($all) - count($customers);
         $this->customers = count($customers);
-        $this->items = array_sum(array_map(static fn (LooseCustomer $customer): int => $customer->items, $customers));
-        $this->loose = array_sum(array_map(static fn (LooseCustomer $customer): int => $customer->loose, $customers));
-        $this->matchable = array_sum(array_map(static fn (LooseCustomer $customer): int => $customer->matchable, $customers));
-        $this->oldest = $customers === [] ? '' : min(array_map(static fn (LooseCustomer $customer): string => $customer->oldest, $customers));
+        $this->items = array_sum(array_column($customers, 'items'));
+        $this->loose = array_sum(array_column($customers, 'loose'));
+        $this->refunds = array_sum(array_column($customers, 'refunds'));
+        $this->matchable = array_sum(array_column($customers, 'matchable'));
+        $this->oldest = $customers === [] ? '' : min(array_column($customers, 'oldest'));
     }
 }

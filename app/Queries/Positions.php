@@ -138,6 +138,29 @@ final readonly class Positions
     }
 
     /**
+     * What is open of each customer, alike items together.
+     *
+     * @param non-empty-list<int> $accountIds
+     * @return Generator<int, OpenSum>
+     */
+    public function sums(array $accountIds, string $asOf): Generator
+    {
+        foreach ($accountIds as $accountId) {
+            // The factors tell open items apart; they are small enough for any sum to fit.
+            $statement = DB::connection()->getPdo()->prepare(
+                'SELECT o.*, c.customer, c.name FROM (
+                    SELECT customer_id, control_account_id, kind, side, currency, count(*) AS items, sum(base - moved_then) AS base, min(date) AS oldest,
+                           sum(row_id % 100003 * 10007 + (amount - matched_then) % 99991 * (row_id % 1009 + 1)) AS state
+                    FROM ('.self::rows('i.id AS row_id').') WHERE amount > matched_then GROUP BY customer_id, control_account_id, kind, side, currency) o JOIN customers c ON c.id = o.customer_id',
+            );
+            $statement->execute(['a' => $accountId, 'd' => $asOf]);
+            while (($sum = $statement->fetchObject(OpenSum::class)) !== false) {
+                yield $sum;
+            }
+        }
+    }
+
+    /**
      * Rows of items that are open, or still carry base, at the day's end.
      *
      * @return Generator<int, OpenRow>
@@ -155,6 +178,21 @@ final readonly class Positions
 
     private function statement(int $accountId, string $asOf, ?string $knownAt, ?int $customerId): PDOStatement
     {
+        $statement = DB::connection()->getPdo()->prepare(
+            'SELECT o.*, c.customer, c.name, coalesce(s.root_id, o.item_id) AS standing_id, coalesce(s.document, o.document) AS standing_document,
+                    coalesce(s.side, o.side) AS standing_side, coalesce(s.date, o.date) AS standing_date, coalesce(s.due_date, o.due_date) AS standing_due
+             FROM ('.self::rows('i.document, i.due_date, i.reference, i.terms, i.source_item_id, p.matched AS matched_now, p.moved AS moved_now', $knownAt, $customerId).') o
+             JOIN customers c ON c.id = o.customer_id
+             LEFT JOIN items s ON s.root_id = o.source_item_id AND s.superseded_at IS NULL AND o.source_item_id IS NOT NULL',
+        );
+        $statement->execute(array_filter(['a' => $accountId, 'd' => $asOf, 'k' => $knownAt, 'c' => $customerId], static fn (mixed $value): bool => $value !== null));
+
+        return $statement;
+    }
+
+    /** Items of one account with what was matched of them at the day's end. */
+    private static function rows(string $more, ?string $knownAt = null, ?int $customerId = null): string
+    {
         $matched = static fn (string $debit, string $credit): string => '(SELECT coalesce(sum(n), 0) FROM ('
             ."SELECT {$debit} AS n, id, date, recorded_at FROM matches WHERE debit_item_id = i.root_id UNION ALL SELECT {$credit}, id, date, recorded_at FROM matches WHERE credit_item_id = i.root_id) m
                WHERE m.date <= :d".($knownAt === null ? '' : ' AND m.recorded_at <= :k').' AND NOT EXISTS (SELECT 1 FROM match_reversals r WHERE r.match_id = m.id AND r.date <= :d'.($knownAt === null ? '' : ' AND r.recorded_at <= :k').'))';
@@ -163,18 +201,9 @@ final readonly class Positions
         $from = $knownAt === null
             ? 'item_positions p '.($customerId === null ? '' : 'INDEXED BY positions_customer ').'JOIN items i ON i.id = p.row_id WHERE p.control_account_id = :a AND (p.settled_on IS NULL OR p.settled_on > :d)'
             : 'items i JOIN item_positions p ON p.item_id = i.root_id WHERE i.control_account_id = :a AND i.recorded_at <= :k AND (i.superseded_at IS NULL OR i.superseded_at > :k)';
-        $statement = DB::connection()->getPdo()->prepare(
-            'SELECT o.*, c.customer, c.name, coalesce(s.root_id, o.item_id) AS standing_id, coalesce(s.document, o.document) AS standing_document,
-                    coalesce(s.side, o.side) AS standing_side, coalesce(s.date, o.date) AS standing_date, coalesce(s.due_date, o.due_date) AS standing_due
-             FROM (SELECT i.root_id AS item_id, i.customer_id, i.document, i.kind, i.side, i.date, i.due_date, i.currency, i.amount, i.base, i.reference, i.terms, i.control_account_id, i.source_item_id,
-                          p.matched AS matched_now, p.moved AS moved_now, '
-                          .$then('matched', $matched('amount', 'amount')).' AS matched_then, '.$then('moved', $matched('debit_base', 'credit_base'))." AS moved_then
-                   FROM {$from} AND i.date <= :d".($customerId === null ? '' : ' AND p.customer_id = :c').') o
-             JOIN customers c ON c.id = o.customer_id
-             LEFT JOIN items s ON s.root_id = o.source_item_id AND s.superseded_at IS NULL AND o.source_item_id IS NOT NULL',
-        );
-        $statement->execute(array_filter(['a' => $accountId, 'd' => $asOf, 'k' => $knownAt, 'c' => $customerId], static fn (mixed $value): bool => $value !== null));
 
-        return $statement;
+        return 'SELECT i.root_id AS item_id, i.customer_id, i.kind, i.side, i.date, i.currency, i.amount, i.base, i.control_account_id, '
+            .$then('matched', $matched('amount', 'amount')).' AS matched_then, '.$then('moved', $matched('debit_base', 'credit_base'))." AS moved_then, {$more}
+             FROM {$from} AND i.date <= :d".($customerId === null ? '' : ' AND p.customer_id = :c');
     }
 }

@@ -55,10 +55,11 @@ final readonly class Proposals
      * What one loose credit of a customer could settle.
      *
      * @param list<OpenItem> $open the customer's open items
+     * @param ?string $day documents dated after it are left out; null: the credit's own
      */
-    public function forItem(OpenItem $credit, array $open): Proposal
+    public function forItem(OpenItem $credit, array $open, ?string $day = null): Proposal
     {
-        return $this->proposer($credit)->propose($credit->open->minor, $credit->date, $credit->reference, $this->candidates($credit, $open));
+        return $this->proposer($credit)->propose($credit->open->minor, $day ?? $credit->date, $credit->reference, $this->candidates($credit, $open));
     }
 
     /**
@@ -80,6 +81,12 @@ final readonly class Proposals
     public function inOrder(FillOrder $order, OpenItem $credit, array $open): Proposal
     {
         return $this->proposer($credit)->inOrder($order, $credit->open->minor, $credit->date, $this->candidates($credit, $open));
+    }
+
+    /** The day by which a discount is measured: the bank's value date, never the day of the match (R4). */
+    public function valueDate(OpenItem $credit): string
+    {
+        return (string) (DB::table('placements as p')->join('money_lines as m', 'm.id', '=', 'p.line_id')->where('p.item_id', $credit->id)->where('p.kind', 'receipt')->value('m.value_date') ?? $credit->date);
     }
 
     private function proposer(OpenItem $credit): Proposer
@@ -109,7 +116,7 @@ final readonly class Proposals
     public function candidates(OpenItem $credit, array $open): array
     {
         $others = array_values(array_filter($open, static fn (OpenItem $item): bool => $item->id !== $credit->id && $item->open->currency->code === $credit->open->currency->code));
-        $discounts = $this->discounts($others, $credit->date);
+        $discounts = $this->discounts($others, $this->valueDate($credit));
 
         return array_map(static fn (OpenItem $item): Candidate => new Candidate(
             $item->id, $item->document, $item->side, $item->date, $item->dueDate, $item->open->minor, $discounts[$item->id] ?? 0, $item->side === Side::Debit ? $item->reference : '',

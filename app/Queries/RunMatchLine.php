@@ -4,11 +4,12 @@ declare(strict_types=1);
 
 namespace App\Queries;
 
-use Ajuste\Core\Proposal\Proposal;
+use Ajuste\Core\Proposal\Way;
 use Ajuste\Core\Subledger\OpenItem;
 
-/** One loose credit with the certain proposal that a run would post for it. */
+/** One loose credit with the certain match that a run would post for it. */
 final readonly class RunMatchLine
 {
-    public function __construct(public int $customerId, public string $customer, public string $name, public OpenItem $credit, public Proposal $proposal) {}
+    /** @param  list<OpenItem>  $settles */
+    public function __construct(public int $customerId, public string $customer, public string $name, public OpenItem $credit, public Way $how, public array $settles) {}
 }

@@ -55,15 +55,17 @@ final readonly class Matching
      *
      * @param non-empty-list<OpenItem> $items
      * @param array<int, Money> $typed by item id
+     * @param int $reductions minor units that come off the debits beside the credits: discounts and deductions (R4, R5)
      * @return non-empty-list<Tick> items that get nothing keep an amount of nil
      */
-    public function fill(array $items, array $typed): array
+    public function fill(array $items, array $typed, int $reductions = 0): array
     {
-        $wanted = [Side::Debit->value => 0, Side::Credit->value => 0];
+        $wanted = [Side::Debit->value => 0, Side::Credit->value => $reductions];
         foreach ($items as $item) {
             $wanted[$item->side->value] += ($typed[$item->id] ?? $item->open)->minor;
         }
         $left = min($wanted) > 0 ? [Side::Debit->value => min($wanted), Side::Credit->value => min($wanted)] : $wanted;
+        $left[Side::Credit->value] -= $reductions;
         foreach ($items as $item) {
             $left[$item->side->value] -= isset($typed[$item->id]) ? $typed[$item->id]->minor : 0;
         }

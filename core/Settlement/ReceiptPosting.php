@@ -71,6 +71,27 @@ final readonly class ReceiptPosting
     }
 
     /**
+     * A credit converted into the currency of what it settles (R3): the control account against itself. Into base currency the difference between what it
+     * carried and what it is worth is realised: 1,000.00 that carried 900.00 and is worth 910.00 is a loss of 10.00.
+     *
+     * @param Money $worth what comes of it, in the other currency
+     */
+    public function converted(string $date, Account $control, Conversion $conversion, Money $original, Money $worth, string $document, string $customer): Voucher
+    {
+        $text = "{$document} converted into {$worth->currency->code}";
+        $lines = [
+            new VoucherLine($control, $conversion->moved, $text, $document, $customer, self::foreign($original, $conversion->moved)),
+            $this->offCustomer($control, $conversion->base, $worth, $document, $customer, $text),
+        ];
+        $gain = $conversion->realised();
+        if (! $gain->isZero()) {
+            $lines[] = new VoucherLine($this->accounts->withRole($gain->minor > 0 ? AccountRole::ExchangeRealisedGain : AccountRole::ExchangeRealisedLoss), $gain->negated(), $text, $document, $customer);
+        }
+
+        return new Voucher($date, $text, $lines);
+    }
+
+    /**
      * A discount taken: discounts allowed (net) and output tax against the control account. Without relief the whole is cost.
      *
      * @param Money $tax the tax within it, nil where there is no relief

@@ -11,7 +11,8 @@ use Ajuste\Core\Subledger\Side;
 
 /**
  * How a receipt is used up: what each item takes, what is contested, what becomes a deposit, and what is still to be explained (R3, R5). To the
- * minor unit: debits settled = receipt used + credits used + discounts + accepted deductions. All amounts are in the receipt's currency.
+ * minor unit: debits settled = receipt used + credits used + discounts + accepted deductions. All amounts are in the receipt's currency. Where only
+ * items that are open already settle each other, the receipt is nil.
  */
 final readonly class ReceiptSettlement
 {
@@ -35,7 +36,7 @@ final readonly class ReceiptSettlement
      * @param ?RestPlace $place of what is left over; null: none yet
      *
      * @throws Refusal when a deduction names no invoice where its reason needs one, contests more than its invoice takes, or the credits
-     *                 ticked are more than the debits
+     *                 ticked are more than the debits while the surplus has a place
      */
     public static function of(Money $receipt, array $ticks, array $discounts, array $deductions, ?RestPlace $place): self
     {
@@ -71,7 +72,7 @@ final readonly class ReceiptSettlement
             $rest = $zero;
         }
         $surplus = $rest->minor < 0 ? $rest->negated() : $zero;
-        if ($surplus->minor > $receipt->minor) {
+        if ($place !== null && $surplus->minor > $receipt->minor) {
             throw new Refusal("Credits, discounts and deductions are {$surplus->minus($receipt)->grouped()} more than the debits that they settle. Tick more debits or take less.");
         }
         $deposit = $place === RestPlace::Deposit ? $surplus : $zero;

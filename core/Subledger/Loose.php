@@ -7,9 +7,13 @@ namespace Ajuste\Core\Subledger;
 /** The open sides of one customer: what is loose, and how much of it could be matched at once. Amounts are minor units of base currency. */
 final class Loose
 {
+    /** Receipts, credits, deposits, and refunds that were paid before their credit. */
     public int $items = 0;
 
     public int $credits = 0;
+
+    /** Refunds without their credit. */
+    public int $refunds = 0;
 
     public int $debits = 0;
 
@@ -21,20 +25,26 @@ final class Loose
     /** @var array<string, array{debit: int, credit: int}> */
     private array $byCurrency = [];
 
-    /** @param  int  $base what the item still carries, positive */
-    public function add(Kind $kind, Side $side, string $date, string $currency, int $base): void
+    /**
+     * @param int $count of items of this kind, side and currency that are open
+     * @param int $base what they still carry, positive
+     * @param string $oldest date of the oldest of them
+     */
+    public function add(Kind $kind, Side $side, string $currency, int $count, int $base, string $oldest): void
     {
         $this->byCurrency[$currency] ??= ['debit' => 0, 'credit' => 0];
         $this->byCurrency[$currency][$side->value] += $base;
         if ($side === Side::Debit) {
             $this->debits += $base;
-
-            return;
+        } else {
+            $this->credits += $base;
         }
-        $this->items++;
-        $this->credits += $base;
-        $this->kinds[$kind->value] = ($this->kinds[$kind->value] ?? 0) + 1;
-        $this->oldest = $this->oldest === '' ? $date : min($this->oldest, $date);
+        if ($side === Side::Credit || $kind === Kind::Refund) {
+            $this->refunds += $side === Side::Debit ? $base : 0;
+            $this->items += $count;
+            $this->kinds[$kind->value] = ($this->kinds[$kind->value] ?? 0) + $count;
+            $this->oldest = $this->oldest === '' ? $oldest : min($this->oldest, $oldest);
+        }
     }
 
     /** What is loose, in words: `1 credit note, 2 receipts`. */

@@ -38,4 +38,12 @@ final readonly class OpenItem
     {
         return ucfirst($this->kind->words()).' '.$this->document;
     }
+
+    /** The same item as it counts in a match where it is worth something else than what it stands for: with its tax, or in another currency. */
+    public function countedAs(Money $worth): self
+    {
+        return new self(
+            $this->id, $this->document, $this->kind, $this->side, $this->date, $this->dueDate, $worth, $worth, $this->base, 0, 0, $this->reference, $this->terms, $this->customerId, $this->controlAccountId,
+        );
+    }
 }

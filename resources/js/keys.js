@@ -107,7 +107,9 @@ export function listenForKeys(htmx) {
         if (proposal) {
             document.querySelectorAll('#worktop input[type=checkbox][id^="tick-"]').forEach((box) => (box.checked = false));
             document.querySelectorAll('#worktop [data-ticks]').forEach((input) => (input.value = ''));
-            for (const [item, amount] of Object.entries(JSON.parse(proposal.dataset.propose))) {
+            const { amounts, discounts } = JSON.parse(proposal.dataset.propose);
+            document.querySelectorAll('#worktop [name^="discount["]').forEach((box) => (box.checked = discounts.includes(Number(box.name.slice(9, -1)))));
+            for (const [item, amount] of Object.entries(amounts)) {
                 document.getElementById(`tick-${item}`).checked = true;
                 document.querySelector(`[data-ticks="tick-${item}"]`).value = amount;
             }

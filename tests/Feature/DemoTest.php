@@ -4,13 +4,14 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use Ajuste\Core\Subledger\OpenItem;
 use App\Actions\Import\ImportFiles;
 use App\Actions\Import\SourceFiles;
-use App\Actions\MatchItems;
 use App\Actions\MatchRequest;
 use App\Actions\PresentCreditBalances;
 use App\Actions\Receipts\PlaceElsewhere;
 use App\Actions\Receipts\PlaceReceipt;
+use App\Actions\SettleItems;
 use App\Queries\LineGuess;
 use App\Queries\LooseCustomer;
 use App\Queries\ReceiptWorklist;
@@ -126,8 +127,8 @@ final class DemoTest extends BooksTestCase
 
     private function settleAll(int $customerId): void
     {
-        $items = DB::table('item_positions as p')->join('items as i', 'i.id', '=', 'p.row_id')->where('p.customer_id', $customerId)->whereColumn('p.matched', '<', 'p.amount')
-            ->where('i.control_account_id', app(Settings::class)->controlAccount()->id)->where('i.date', '<=', '2026-10-31')->orderBy('i.due_date')->orderBy('i.document')->pluck('p.item_id')->all();
-        app(MatchItems::class)->post("demo-{$customerId}-".bin2hex(random_bytes(4)), new MatchRequest($customerId, array_fill_keys($items, '')));
+        $control = app(Settings::class)->controlAccount();
+        $items = array_map(static fn (OpenItem $item): int => $item->id, app(Unapplied::class)->items($control, $customerId, '2026-10-31'));
+        app(SettleItems::class)->post("demo-{$customerId}-".bin2hex(random_bytes(4)), new MatchRequest($customerId, array_fill_keys($items, '')), $control);
     }
 }

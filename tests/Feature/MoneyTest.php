@@ -11,8 +11,8 @@ use Ajuste\Core\Settlement\RestPlace;
 use App\Actions\CreditEntry;
 use App\Actions\CreditNoteRequest;
 use App\Actions\IssueCreditNote;
+use App\Actions\MatchRequest;
 use App\Actions\Receipts\KeepBatch;
-use App\Actions\Receipts\MatchDeposit;
 use App\Actions\Receipts\PlaceElsewhere;
 use App\Actions\Receipts\PlaceReceipt;
 use App\Actions\Receipts\ReceiptRequest;
@@ -20,6 +20,7 @@ use App\Actions\Receipts\ReverseReceipt;
 use App\Actions\Receipts\SendReceipt;
 use App\Actions\Receipts\Way;
 use App\Actions\ReverseDocument;
+use App\Actions\SettleItems;
 use App\Queries\Batches;
 use App\Queries\LineGuess;
 use App\Queries\ReceiptWorklist;
@@ -89,6 +90,12 @@ final class MoneyTest extends BooksTestCase
     private function place(string $text, string $customer, ReceiptRequest $like): void
     {
         app(PlaceReceipt::class)->post("place-{$text}", new ReceiptRequest($this->lineId($text), $this->customerId($customer), $like->typed, rest: $like->rest, currency: $like->currency, amount: $like->amount, depositTax: $like->depositTax), $this->control());
+    }
+
+    /** @param  array<int, string>  $typed */
+    private function settle(string $key, string $customer, array $typed): void
+    {
+        app(SettleItems::class)->post($key, new MatchRequest($this->customerId($customer), $typed), $this->control());
     }
 
     private function refused(string $says, Closure $attempt): void
@@ -177,14 +184,14 @@ final class MoneyTest extends BooksTestCase
         self::assertSame(['1500 121000', '2170 -100000', '2300 -21000'], $this->voucher());
         $this->level();
         $deposit = $this->itemId('S2026-10-31-0', 'deposit');
-        app(MatchDeposit::class)->post('m1', $deposit, $this->itemId('I2'), '400.00');
+        $this->settle('m1', 'C1', [$deposit => '484.00', $this->itemId('I2') => '']);
         self::assertSame(['2170 40000', '2300 8400', '1100 -48400'], $this->voucher());
-        app(MatchDeposit::class)->post('m2', $deposit, $this->itemId('I2'));
+        $this->settle('m2', 'C1', [$deposit => '', $this->itemId('I2') => '']);
         self::assertSame(['2170 60000', '2300 12600', '1100 -72600'], $this->voucher());
         self::assertSame('0.00', $this->report('aged', ['--account' => '2170'])['totals']['total']);
         self::assertSame('400.00', array_column($this->report('aged')['customers'], 'total', 'customer')['C1']);
         $this->level();
-        $this->refused('has 0.00 EUR open', fn () => app(MatchDeposit::class)->post('m3', $deposit, $this->itemId('I1')));
+        $this->refused('of the debits is still to be placed', fn () => $this->settle('m3', 'C1', [$deposit => '', $this->itemId('I1') => '']));
     }
 
     public function test_more_than_owed_is_split_into_receipt_and_deposit(): void

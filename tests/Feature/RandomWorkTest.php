@@ -14,7 +14,6 @@ use App\Actions\MatchItems;
 use App\Actions\MatchRequest;
 use App\Actions\Receipts\Decide;
 use App\Actions\Receipts\DeductionEntry;
-use App\Actions\Receipts\MatchDeposit;
 use App\Actions\Receipts\PlaceReceipt;
 use App\Actions\Receipts\ReceiptRequest;
 use App\Actions\Receipts\ReverseReceipt;
@@ -22,6 +21,7 @@ use App\Actions\Receipts\Way;
 use App\Actions\Refunds;
 use App\Actions\ReverseDocument;
 use App\Actions\ReverseSettlement;
+use App\Actions\SettleItems;
 use App\Queries\Settings;
 use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -92,13 +92,13 @@ final class RandomWorkTest extends BooksTestCase
 
     private function something(): void
     {
-        match (mt_rand(0, 15)) {
+        match (mt_rand(0, 16)) {
             0, 1, 2, 3 => $this->placeALine(),
             4, 5 => $this->matchSome(),
             6 => $this->credit(),
             14 => app(Refunds::class)->ahead($this->key(), $this->customerId('C'.mt_rand(1, 2)), '12.34', 'EUR', Way::Cheque, '2026-10-31', 'x'),
             7 => app(Refunds::class)->post($this->key(), $this->one('receipt', 'credit_note', 'deposit'), mt_rand(0, 1) === 1 ? '' : '5.00', mt_rand(0, 1) === 1 ? Way::Cash : Way::Cheque, '2026-10-31', 'x'),
-            8 => app(MatchDeposit::class)->post($this->key(), $this->one('deposit'), $this->one('invoice'), mt_rand(0, 1) === 1 ? '' : '3.00'),
+            8, 16 => $this->settle(),
             9 => app(ReverseSettlement::class)->post($this->key(), $this->pick(DB::table('settlements')->orderBy('id')->pluck('id')->all()), '2026-10-31', 'x'),
             11 => app(ReverseReceipt::class)->move($this->key(), $this->one('receipt', 'deposit'), $this->customerId('C'.mt_rand(1, 3)), '2026-10-31', 'x'),
             12 => app(ReverseDocument::class)->post($this->key(), $this->one('refund', 'credit_note', 'charge'), '2026-10-31', 'x'),
@@ -106,6 +106,18 @@ final class RandomWorkTest extends BooksTestCase
             10 => app(ReverseReceipt::class)->mistaken($this->key(), $this->one('receipt', 'deposit'), '2026-10-31', 'x'),
             default => app(ReverseReceipt::class)->returned($this->key(), $this->one('receipt'), null, '2026-10-31', '', false, 'x'),
         };
+    }
+
+    /** A credit of any kind against an invoice, with something kept back now and then. */
+    private function settle(): void
+    {
+        $invoice = $this->one('invoice');
+        $customer = (int) DB::table('items')->where('root_id', $invoice)->value('customer_id');
+        $credit = $this->pick(DB::table('items')->where('customer_id', $customer)->whereIn('kind', ['deposit', 'receipt', 'credit_note'])->whereNull('superseded_at')->orderBy('id')->pluck('root_id')->all());
+        $kept = [new DeductionEntry(mt_rand(0, 1) === 0 ? 'SHORT' : 'PRICE', $invoice, '1.21')];
+        app(SettleItems::class)->post($this->key(), new MatchRequest(
+            $customer, [$credit => ['', '3.63', '12.10'][mt_rand(0, 2)], $invoice => ''], deductions: mt_rand(0, 2) === 0 ? $kept : [], worth: mt_rand(0, 3) === 0 ? [$credit => '50.00'] : [],
+        ), app(Settings::class)->controlAccount());
     }
 
     private function credit(): void

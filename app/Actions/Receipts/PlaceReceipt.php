@@ -13,7 +13,6 @@ use Ajuste\Core\Money\Money;
 use Ajuste\Core\Money\Rounding;
 use Ajuste\Core\Money\TypedAmount;
 use Ajuste\Core\Refusal;
-use Ajuste\Core\Settlement\Deduction;
 use Ajuste\Core\Settlement\MatchPlan;
 use Ajuste\Core\Settlement\ReceiptPosting;
 use Ajuste\Core\Settlement\ReceiptSettlement;
@@ -27,15 +26,13 @@ use App\Actions\MatchRequest;
 use App\Actions\Once;
 use App\Actions\PostedVoucher;
 use App\Actions\Recorder;
+use App\Actions\TakeReductions;
 use App\Models\Customer;
 use App\Models\Settlement;
 use App\Queries\ControlFigures;
-use App\Queries\DeductionReasons;
-use App\Queries\InvoiceLines;
 use App\Queries\MoneyLine;
 use App\Queries\MoneyLines;
 use App\Queries\Positions;
-use App\Queries\Proposals;
 use App\Queries\Rates;
 use App\Queries\Settings;
 use App\Support\Actor;
@@ -50,8 +47,8 @@ use Illuminate\Support\Facades\DB;
 final readonly class PlaceReceipt
 {
     public function __construct(
-        private Settings $settings, private MoneyLines $lines, private Positions $positions, private Proposals $proposals, private Rates $rates, private InvoiceLines $invoiceLines,
-        private DeductionReasons $reasons, private ControlFigures $figures, private MatchItems $match, private Placements $placements, private Actor $actor, private AuditTrail $audit,
+        private Settings $settings, private MoneyLines $lines, private Positions $positions, private Rates $rates, private TakeReductions $reductions,
+        private ControlFigures $figures, private MatchItems $match, private Placements $placements, private Actor $actor, private AuditTrail $audit,
     ) {}
 
     public function rehearse(ReceiptRequest $request, Account $control, string $asOf): ReceiptRehearsal
@@ -118,8 +115,8 @@ final readonly class PlaceReceipt
             $open[$item->id] = $item;
         }
         $ticks = $this->ticks($request, $open, $original->currency);
-        $discounts = $this->discounts($request, $ticks, $line->valueDate);
-        $deductions = $this->deductions($request, $open, $original->currency);
+        $discounts = $this->reductions->discounts($request->discounts, $ticks, $line->valueDate);
+        $deductions = $this->reductions->deductions($request->deductions, $open, $original->currency);
         $settlement = ReceiptSettlement::of($original, $ticks, $discounts, $deductions, $request->rest);
 
         $depositBase = Money::ofMinor($settlement->deposit->isZero() ? 0 : Rounding::proportion($credited->plus($charges)->minor, $settlement->deposit->minor, $original->minor), $credited->currency);
@@ -139,7 +136,7 @@ final readonly class PlaceReceipt
         return new ReceiptPlan(
             $request, $line, $customer, $control, $deposits, $document, $settlement, $receipt, $receiptBase,
             $settlement->deposit->minus(Money::ofMinor($taxed ? TaxRelief::atRate($settlement->deposit->minor, $request->depositTax) : 0, $original->currency)),
-            $depositBase->minus($depositTax), $depositTax, $credited, $charges, $against, $ticks, $discounts, $deductions, $open,
+            $depositBase->minus($depositTax), $depositTax, $credited, $charges, $against, $ticks, $discounts, $deductions,
         );
     }
 
@@ -188,7 +185,7 @@ final readonly class PlaceReceipt
         if ($plan->ticks !== [] && $plan->settlement->takes !== []) {
             $date = $this->settings->locked()->firstOpenFrom(max($line->bookingDate, $this->positions->freeFrom(array_keys($plan->settlement->takes)), ...array_map(static fn (Tick $tick): string => $tick->item->date, $plan->ticks)));
             $settlement = Settlement::query()->create(['customer_id' => $plan->customer->id, 'date' => $date, 'who' => $this->actor->who, 'recorded_at' => $record->recordedAt]);
-            foreach ($this->reductions($record, $plan, $settlement->id) as [$voucher, $item, $amount]) {
+            foreach ($this->reductions->record($record, $settlement->id, $plan->control, $plan->customer, $line->bookingDate, $plan->document, $plan->ticks, $plan->discounts, $plan->deductions) as [$voucher, $item, $amount]) {
                 $vouchers[] = $voucher;
                 $typed[$item] = $amount->decimal();
             }
@@ -198,8 +195,8 @@ final readonly class PlaceReceipt
             $rehearsal = $this->match->rehearse(new MatchRequest($plan->customer->id, $typed, $date));
             $match = $rehearsal->plan ?? throw new Refusal($rehearsal->refusal ?? 'Nothing is ticked.');
             $this->match->store($record, $match, $settlement->id);
-            $this->contest($plan, $settlement->id, $date);
-            $this->lines($plan, $settlement->id);
+            $this->reductions->contest($plan->settlement->contested, $settlement->id, $date);
+            $this->reductions->keepLines($plan->request->lines, $settlement->id);
             array_push($vouchers, ...($match->voucher === null ? [] : [$match->voucher]));
         }
         $this->placements->put($line->id, PlacementKind::Receipt, '', $receipt ?? $held, voucherId: $posted->id);
@@ -219,70 +216,6 @@ final readonly class PlaceReceipt
     }
 
     /**
-     * Discounts taken and deductions accepted, each with its voucher and item.
-     *
-     * @return list<array{Voucher, int, Money}>
-     */
-    private function reductions(Recorder $record, ReceiptPlan $plan, int $settlementId): array
-    {
-        $posting = new ReceiptPosting($this->settings->accounts());
-        $date = $plan->line->bookingDate;
-        $made = [];
-        foreach ($plan->discounts as $id => $discount) {
-            $invoice = $plan->open[$id];
-            $base = $this->rates->toBase($discount, $date);
-            $tax = $this->settings->text(Setting::TaxReliefDiscounts) === 'yes' ? TaxRelief::within($base->minor, array_values($this->invoiceLines->of($invoice->document))) : 0;
-            $voucher = $posting->discount($date, $plan->control, $base, Money::ofMinor($tax, $base->currency), $discount, $invoice->document, $plan->customer->customer);
-            $item = $this->item($record, $plan, $record->voucher($voucher, settlementId: $settlementId), Kind::Discount, $plan->control, $discount, $base, $invoice->document, $invoice->document);
-            $made[] = [$voucher, $item, $discount];
-        }
-        foreach ($plan->deductions as $deduction) {
-            if ($deduction->reason->account !== null) {
-                $base = $this->rates->toBase($deduction->amount, $date);
-                $document = $deduction->invoice->document ?? $plan->document;
-                $voucher = $posting->deduction($date, $deduction->reason->account, $plan->control, $base, $this->taxOf($deduction, $base), $deduction->amount, $deduction->reason->words, $document, $plan->customer->customer);
-                $item = $this->item($record, $plan, $record->voucher($voucher, settlementId: $settlementId), Kind::Deduction, $plan->control, $deduction->amount, $base, $document, $deduction->reason->code);
-                $made[] = [$voucher, $item, $deduction->amount];
-            }
-        }
-
-        return $made;
-    }
-
-    /** In the invoice's own mix of rates; without an invoice at the reason's rate. What is not known is not guessed (R2). */
-    private function taxOf(Deduction $deduction, Money $base): Money
-    {
-        $tax = match (true) {
-            ! $deduction->reason->taxRelief => 0,
-            $deduction->invoice !== null => TaxRelief::within($base->minor, array_values($this->invoiceLines->of($deduction->invoice->document))),
-            default => $deduction->reason->rate === '' ? 0 : TaxRelief::atRate($base->minor, $deduction->reason->rate),
-        };
-
-        return Money::ofMinor($tax, $base->currency);
-    }
-
-    private function contest(ReceiptPlan $plan, int $settlementId, string $date): void
-    {
-        foreach ($plan->settlement->contested as $deduction) {
-            assert($deduction->invoice !== null);
-            DB::table('contested')->insert([
-                'item_id' => $deduction->invoice->id, 'reason_id' => DB::table('deduction_reasons')->where('code', $deduction->reason->code)->value('id'), 'amount' => $deduction->amount->minor,
-                'owner' => $this->actor->who, 'date' => $date, 'settlement_id' => $settlementId, 'who' => $this->actor->who, 'recorded_at' => Moment::now(),
-            ]);
-        }
-    }
-
-    /** Which lines of an invoice a match was meant for. */
-    private function lines(ReceiptPlan $plan, int $settlementId): void
-    {
-        foreach ($plan->request->lines as $itemId => $lines) {
-            foreach ($lines as $line) {
-                DB::table('matched_lines')->insertOrIgnore(['settlement_id' => $settlementId, 'item_id' => $itemId, 'line' => $line]);
-            }
-        }
-    }
-
-    /**
      * @param array<int, OpenItem> $open
      * @return list<Tick>
      */
@@ -294,61 +227,10 @@ final readonly class PlaceReceipt
             if ($item->open->currency->code !== $currency->code) {
                 throw new Refusal("{$item->title()} is in {$item->open->currency->code}, the receipt in {$currency->code}. Say above what the receipt is worth in {$item->open->currency->code}.");
             }
-            $ticks[] = new Tick($item, trim($typed) !== '' ? TypedAmount::read($typed, $currency) : $this->ofLines($item, $request->lines[$id] ?? []));
+            $ticks[] = new Tick($item, trim($typed) !== '' ? TypedAmount::read($typed, $currency) : $this->reductions->ofLines($item, $request->lines[$id] ?? []));
         }
 
         return $ticks;
-    }
-
-    /** @param  list<string>  $lines those that are meant; none: the whole item */
-    private function ofLines(OpenItem $item, array $lines): Money
-    {
-        if ($lines === []) {
-            return $item->open;
-        }
-        $known = $this->invoiceLines->of($item->document);
-        $gross = array_sum(array_map(static fn (string $line): int => ($known[$line] ?? throw new Refusal("{$item->title()} has no line {$line}."))->gross(), $lines));
-
-        return Money::ofMinor(min($gross, $item->open->minor), $item->open->currency);
-    }
-
-    /**
-     * @param list<Tick> $ticks
-     * @return array<int, Money> by item id
-     */
-    private function discounts(ReceiptRequest $request, array $ticks, string $valueDate): array
-    {
-        $taken = [];
-        $wanted = array_values(array_filter($ticks, static fn (Tick $tick): bool => in_array($tick->item->id, $request->discounts, true)));
-        $offered = $wanted === [] ? [] : $this->proposals->discounts(array_map(static fn (Tick $tick): OpenItem => $tick->item, $wanted), $valueDate, array_column(array_map(static fn (Tick $tick): array => [$tick->item->id, $tick->amount->minor], $wanted), 1, 0));
-        foreach ($wanted as $tick) {
-            if (($offered[$tick->item->id] ?? 0) === 0) {
-                throw new Refusal("{$tick->item->title()} offers no discount on the value date {$valueDate}".($tick->amount->minor < $tick->item->open->minor ? ' for a part of it' : '').'. Take it off, or decide the discount of this invoice otherwise.');
-            }
-            $taken[$tick->item->id] = Money::ofMinor($offered[$tick->item->id], $tick->amount->currency);
-        }
-
-        return $taken;
-    }
-
-    /**
-     * @param array<int, OpenItem> $open
-     * @return list<Deduction>
-     */
-    private function deductions(ReceiptRequest $request, array $open, Currency $currency): array
-    {
-        $deductions = [];
-        foreach ($request->deductions as $entry) {
-            if (trim($entry->amount) !== '') {
-                $invoice = $entry->itemId === 0 ? null : $open[$entry->itemId] ?? throw new Refusal('A deduction names an item that is not open any more. Load the page again.');
-                if ($entry->code === '') {
-                    throw new Refusal("{$entry->amount} was kept back: choose the reason.");
-                }
-                $deductions[] = new Deduction($this->reasons->coded($entry->code), $invoice, TypedAmount::read($entry->amount, $currency));
-            }
-        }
-
-        return $deductions;
     }
 
     /** Charges that the bank's line tells of, and those that a person says were kept back on the way. */

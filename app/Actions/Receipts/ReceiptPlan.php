@@ -10,7 +10,6 @@ use Ajuste\Core\Money\Money;
 use Ajuste\Core\Settlement\Deduction;
 use Ajuste\Core\Settlement\ReceiptSettlement;
 use Ajuste\Core\Settlement\Tick;
-use Ajuste\Core\Subledger\OpenItem;
 use App\Models\Customer;
 use App\Queries\MoneyLine;
 
@@ -28,11 +27,10 @@ final readonly class ReceiptPlan
      * @param list<Tick> $ticks
      * @param array<int, Money> $discounts by item id
      * @param list<Deduction> $deductions accepted and contested
-     * @param array<int, OpenItem> $open the customer's open items, by id
      */
     public function __construct(
         public ReceiptRequest $request, public MoneyLine $line, public Customer $customer, public Account $control, public Account $deposits, public string $document, public ReceiptSettlement $settlement,
         public Money $receipt, public Money $receiptBase, public Money $depositNet, public Money $depositBase, public Money $depositTax, public Money $credited, public Money $charges, public array $against,
-        public array $ticks, public array $discounts, public array $deductions, public array $open,
+        public array $ticks, public array $discounts, public array $deductions,
     ) {}
 }

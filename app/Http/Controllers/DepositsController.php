@@ -6,14 +6,10 @@ namespace App\Http\Controllers;
 
 use Ajuste\Core\Ledger\AccountRole;
 use Ajuste\Core\Subledger\Side;
-use App\Actions\Receipts\MatchDeposit;
-use App\Http\FormKey;
 use App\Http\ViewPoint;
 use App\Queries\ControlFigures;
 use App\Queries\Positions;
 use App\Queries\Settings;
-use Illuminate\Http\RedirectResponse;
-use Illuminate\Http\Request;
 use Illuminate\View\View;
 
 /** Money received before there is an invoice: its own list, tied to its own control account, and the way to the final invoice. */
@@ -26,20 +22,13 @@ final class DepositsController
         foreach ($accounts as $account) {
             foreach ($positions->forMatching($account->id, $at->asOf) as $customerId => [$number, $name, $item, $base]) {
                 if ($item->side === Side::Credit) {
-                    $invoices = array_values(array_filter($positions->openItems($at->account->id, $customerId, $at->asOf), static fn ($open): bool => $open->side === Side::Debit && $open->open->currency->code === $item->open->currency->code));
+                    $invoices = count(array_filter($positions->openItems($at->account->id, $customerId, $at->asOf), static fn ($open): bool => $open->side === Side::Debit && $open->open->currency->code === $item->open->currency->code));
                     $deposits[] = ['customerId' => $customerId, 'number' => $number, 'name' => $name, 'item' => $item, 'base' => $base, 'invoices' => $invoices];
                 }
             }
         }
         usort($deposits, static fn (array $one, array $other): int => [$one['item']->date, $one['item']->id] <=> [$other['item']->date, $other['item']->id]);
 
-        return view('deposits.index', ['deposits' => $deposits, 'figures' => array_map(static fn ($account) => $figures->at($account, $at->asOf), $accounts), 'base' => $settings->base(), 'key' => bin2hex(random_bytes(16))]);
-    }
-
-    public function post(Request $request, int $item, MatchDeposit $match): RedirectResponse
-    {
-        $settlement = $match->post(FormKey::of($request, 'deposit'), $item, $request->integer('invoice'), $request->string('amount')->toString());
-
-        return redirect()->route('deposits')->with('done', ['text' => 'The deposit is matched.', 'url' => route('match', $settlement), 'link' => 'Open the match']);
+        return view('deposits.index', ['deposits' => $deposits, 'figures' => array_map(static fn ($account) => $figures->at($account, $at->asOf), $accounts), 'base' => $settings->base()]);
     }
 }

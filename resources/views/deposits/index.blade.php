@@ -1,4 +1,4 @@
-@php use Ajuste\Core\Money\Money; use App\Http\Say; $writes = Auth::user()->role->mayWrite(); @endphp
+@php use Ajuste\Core\Money\Money; use App\Http\Say; @endphp
 <x-layout title="Deposits" station="receipts">
     <div class="pane" x-data="grid">
         <div class="flex items-baseline gap-4"><h1>Deposits</h1><a class="ml-auto" href="{{ route('receipts') }}">Receipts</a></div>
@@ -13,7 +13,7 @@
                 @php $item = $deposit['item']; @endphp
                 <tr data-minor="{{ $deposit['base'] }}"><td><a href="{{ route('customer', $deposit['customerId']) }}">{{ $deposit['number'] }} {{ $deposit['name'] }}</a></td><td><a href="{{ route('document', $item->id) }}">{{ $item->document }}</a></td><td class="nowrap" data-sort="{{ $item->date }}">{{ Say::day($item->date) }}</td>
                     <td class="n" data-sort="{{ $item->open->minor }}">{{ $item->open->grouped() }} {{ $item->open->currency->code }}</td><td class="n" data-sort="{{ $deposit['base'] }}">{{ Money::ofMinor($deposit['base'], $base)->grouped() }}</td>
-                    <td>@if ($deposit['invoices'] === [])<span class="slate">nothing invoiced yet</span>@elseif ($writes)<form method="post" action="{{ route('deposits.match', $item->id) }}" class="flex gap-2">@csrf<input type="hidden" name="key" value="{{ $key }}-{{ $item->id }}"><select name="invoice" aria-label="Invoice for {{ $item->document }}">@foreach ($deposit['invoices'] as $invoice)<option value="{{ $invoice->id }}">{{ $invoice->document }}, open {{ $invoice->open->grouped() }}</option>@endforeach</select><input type="text" inputmode="decimal" name="amount" placeholder="as much as fits" aria-label="Amount of {{ $item->document }}" class="w-28 text-right"><button class="button py-0.5!">Match</button></form>@endif</td></tr>
+                    <td>@if ($deposit['invoices'] === 0)<span class="slate">nothing invoiced yet</span>@else<a href="{{ route('unapplied', ['customer' => $deposit['customerId']]) }}">Match, {{ Say::count($deposit['invoices'], 'debit') }} open</a>@endif</td></tr>
             @empty<tr><td colspan="6">No deposit is held.</td></tr>
             @endforelse
             </tbody>

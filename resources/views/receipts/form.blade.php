@@ -27,42 +27,22 @@
             <tbody>
             @forelse ($items as $item)
                 <tr data-minor="{{ $item->open->minor }}">
-                    <td><label class="inline-flex gap-2 items-center text-ink!"><input type="checkbox" id="tick-{{ $item->id }}" name="tick[{{ $item->id }}]" value="1" @checked(isset($filled->typed[$item->id]))>{{ ucfirst($item->kind->words()) }} <a href="{{ route('document', $item->id) }}" tabindex="-1">{{ $item->document }}</a></label>
-                        @if (($discounts[$item->id] ?? 0) > 0)<label class="inline-flex gap-1 items-center ml-2"><input type="checkbox" name="discount[{{ $item->id }}]" value="1" @checked(in_array($item->id, $filled->discounts, true))>less {{ Money::ofMinor($discounts[$item->id], $item->open->currency)->grouped() }} discount</label>
-                        @elseif (isset($offers[$item->id]))<span class="slate ml-2">{{ $item->terms }}</span>@endif
-                        @isset($decisions[$item->id])<span class="tag ml-1" title="{{ $decisions[$item->id]->reason }}">discount {{ $decisions[$item->id]->choice->words() }}</span>@endisset
-                        @foreach ($contested[$item->id] ?? [] as $amount)<span class="tag ochre ml-1" title="{{ $amount->reason }}, {{ $amount->owner }}">{{ $amount->amount->grouped() }} contested</span>@endforeach</td>
+                    <td><label class="inline-flex gap-2 items-center text-ink!"><input type="checkbox" id="tick-{{ $item->id }}" name="tick[{{ $item->id }}]" value="1" @checked(isset($filled->typed[$item->id]))><span>{{ ucfirst($item->kind->words()) }} <a href="{{ route('document', $item->id) }}" tabindex="-1">{{ $item->document }}</a></span></label>
+                        <x-item-marks :item="$item" :discount="$discounts[$item->id] ?? 0" :taken="in_array($item->id, $filled->discounts, true)" :offered="isset($offers[$item->id])" :decision="$decisions[$item->id] ?? null" :contested="$contested[$item->id] ?? []"/></td>
                     <td class="nowrap soft" data-sort="{{ $item->dueDate }}">{{ Say::shortDay($item->dueDate) }}</td>
                     <td class="n" data-sort="{{ $item->open->minor }}">{{ $item->open->grouped() }}{{ $item->side === Side::Credit ? ' Cr' : '' }}</td>
                     <td class="n"><input type="text" inputmode="decimal" name="amount[{{ $item->id }}]" value="{{ $filled->typed[$item->id] ?? '' }}" data-ticks="tick-{{ $item->id }}" aria-label="Settle of {{ $item->document }}" class="w-24 text-right h-6!"></td>
                     <td class="n"><span id="leaves-{{ $item->id }}">·</span></td>
                 </tr>
-                @foreach (isset($filled->typed[$item->id]) ? ($itemLines[$item->document] ?? []) : [] as $of)
-                    <tr><td colspan="5" class="pl-7!"><label class="inline-flex gap-2 items-center"><input type="checkbox" name="lines[{{ $item->id }}][{{ $of->line }}]" value="1" @checked(in_array((string) $of->line, $filled->lines[$item->id] ?? [], true))>only line {{ $of->line }}, {{ $of->description }}</label></td></tr>
-                @endforeach
+                @if (isset($filled->typed[$item->id]))<x-item-lines :item="$item" :lines="$itemLines[$item->document] ?? []" :meant="$filled->lines[$item->id] ?? []"/>@endif
             @empty
                 <tr><td colspan="5" class="soft">Nothing is open in {{ $filled->currency !== '' ? $filled->currency : $line->amount->currency->code }}; the receipt stays loose on the customer, or is a deposit.</td></tr>
             @endforelse
             </tbody>
         </table>
         </div>
-        <div class="slate mt-1"><button type="button" class="cursor-pointer underline underline-offset-2" data-tick-all>Tick all</button> · <button type="button" class="cursor-pointer underline underline-offset-2" data-tick-none>Tick none</button>@if (! isset($itemLines)) · <a href="{{ route('receipts', [...$here, 'customer' => $payer->id, 'with_lines' => 1]) }}">Single lines</a>@endif</div>
-        <details class="kept mt-2" data-hotkey="h" @if ($short || $filled->deductions !== []) open @endif>
-            <summary class="cursor-pointer soft">Held back because <kbd>H</kbd></summary>
-            @if ($reasons === [])<p class="slate">The books list no reasons for deductions yet. <a href="{{ route('settings') }}">Add them under Settings.</a></p>@else
-            <table class="grid-table">
-                <thead><tr><th scope="col">Reason</th><th scope="col">Of</th><th scope="col" class="n">Amount</th></tr></thead>
-                <tbody>
-                @foreach ([...$filled->deductions, ...array_fill(0, max(1, 3 - count($filled->deductions)), null)] as $place => $entry)
-                    <tr>
-                        <td><select name="kept_code[{{ $place }}]" aria-label="Reason {{ $place + 1 }}" class="w-56"><option value=""></option>@foreach ($reasons as $reason)<option value="{{ $reason->code }}" @selected($entry?->code === $reason->code)>{{ $reason->words }}, {{ $reason->isContested() ? 'contested' : $reason->account->number }}</option>@endforeach</select></td>
-                        <td><select name="kept_of[{{ $place }}]" aria-label="Invoice of reason {{ $place + 1 }}" class="w-44"><option value="0">no invoice</option>@foreach ($items as $item)@if ($item->side === Side::Debit)<option value="{{ $item->id }}" @selected($entry?->itemId === $item->id)>{{ $item->document }}</option>@endif @endforeach</select></td>
-                        <td class="n"><input type="text" inputmode="decimal" name="kept[{{ $place }}]" value="{{ $entry?->amount }}" aria-label="Amount of reason {{ $place + 1 }}" class="w-24 text-right h-6!"></td>
-                    </tr>
-                @endforeach
-                </tbody>
-            </table>@endif
-        </details>
+        <div class="slate mt-1"><button type="button" class="cursor-pointer underline underline-offset-2" data-tick-all>Tick all</button> · <button type="button" class="cursor-pointer underline underline-offset-2" data-tick-none>Tick none</button>@if ($itemLines === null) · <a href="{{ route('receipts', [...$here, 'customer' => $payer->id, 'with_lines' => 1]) }}">Single lines</a>@endif</div>
+        <x-held-back :entries="$filled->deductions" :reasons="$reasons" :items="$items" :open="$short !== null"/>
         <div class="flex flex-wrap gap-x-5 gap-y-1 items-center mt-2">
             <label>What is left over <select name="rest">
                 @foreach ([[RestPlace::Unapplied, 'stays loose on the customer'], [RestPlace::Deposit, 'is a deposit, not invoiced yet'], [RestPlace::StaysOpen, 'paid in part, the rest stays open']] as [$place, $words])<option value="{{ $place->value }}" @selected($filled->rest === $place)>{{ $words }}</option>@endforeach

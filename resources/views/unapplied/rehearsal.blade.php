@@ -7,11 +7,6 @@
         <div class="note bad" role="alert">{{ $rehearsal->refusal }}</div>
     @endif
     @foreach ($plan->warnings ?? [] as $warning)<div class="note">{{ $warning }}</div>@endforeach
-    @if ($ribbons)<div class="picture"><x-svg.ribbons :ribbons="$ribbons"/></div>@endif
-    @if ($plan?->voucher)
-        <h2>Voucher</h2>
-        <x-voucher :voucher="$plan->voucher"/>
-    @endif
     <div class="foot">
         <div>
             @if ($remainder !== null)
@@ -20,9 +15,12 @@
             @else
                 <span class="slate">Nothing is ticked.</span>
             @endif
-            @if ($plan)<div class="slate">{{ $plan->voucher ? 'The exchange difference goes to the customer and the ledger alike; the proof line stays.' : "The customer's balance and the proof line stay as they are." }} Dated {{ Say::day($plan->date) }}.</div>@endif
+            @if ($plan)<div class="slate">{{ $rehearsal->vouchers !== [] ? 'The vouchers go to the customer and the ledger alike; the proof line stays.' : "The customer's balance and the proof line stay as they are." }} Dated {{ Say::day($plan->date) }}.</div>
+                @if ($rehearsal->vouchers !== [])<details><summary class="slate cursor-pointer">{{ Say::count(count($rehearsal->vouchers), 'voucher') }}</summary>@foreach ($rehearsal->vouchers as $voucher)<div class="slate mt-1">{{ $voucher->text }}</div><x-voucher :voucher="$voucher"/>@endforeach</details>@endif
+            @endif
         </div>
         <input type="hidden" name="seen" value="{{ $plan ? $rehearsal->digest() : '' }}">
         <button class="button main ml-auto" data-main @disabled(! $plan)>{{ $plan ? 'Post '.$plan->settled->grouped().' and next' : 'Post and next' }} <kbd>Ctrl ↵</kbd></button>
     </div>
 </div>
+@isset($apart)<div id="ribbons" hx-swap-oob="true">@if ($ribbons)<x-svg.ribbons :ribbons="$ribbons"/>@endif</div>@endisset

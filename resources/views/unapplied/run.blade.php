@@ -7,10 +7,13 @@
         <table class="grid-table mt-2" data-list data-decimals="{{ $base->decimals }}">
             <thead><tr><th scope="col"><button type="button">Customer</button></th><th scope="col"><button type="button">Credit</button></th><th scope="col"><button type="button">Dated</button></th><th scope="col" class="n"><button type="button">Amount</button></th><th scope="col"><button type="button">How</button></th><th scope="col"><button type="button">Settles</button></th></tr></thead>
             <tbody>
-            @forelse ($lines as $line)
-                <tr data-minor="{{ $line->credit->open->minor }}"><td><a href="{{ route('unapplied', ['customer' => $line->customerId]) }}">{{ $line->name }}</a></td><td><a href="{{ route('document', $line->credit->id) }}">{{ $line->credit->title() }}</a></td><td class="nowrap" data-sort="{{ $line->credit->date }}">{{ Say::shortDay($line->credit->date) }}</td><td class="n" data-sort="{{ $line->credit->open->minor }}">{{ $line->credit->open->grouped() }}@if ($line->credit->open->currency->code !== $base->code) <span class="slate">{{ $line->credit->open->currency->code }}</span>@endif</td><td>{{ $line->proposal->how->words() }}</td><td>@foreach ($line->proposal->settles as $settles)<a href="{{ route('document', $settles->item->id) }}">{{ $settles->item->document }}</a> @endforeach</td></tr>
+            @fragment('rows')
+            @forelse (array_slice($lines, $from, 500) as $line)
+                <tr data-minor="{{ $line->credit->open->minor }}"><td><a href="{{ route('unapplied', ['customer' => $line->customerId]) }}">{{ $line->name }}</a></td><td><a href="{{ route('document', $line->credit->id) }}">{{ $line->credit->title() }}</a></td><td class="nowrap" data-sort="{{ $line->credit->date }}">{{ Say::shortDay($line->credit->date) }}</td><td class="n" data-sort="{{ $line->credit->open->minor }}">{{ $line->credit->open->grouped() }}@if ($line->credit->open->currency->code !== $base->code) <span class="slate">{{ $line->credit->open->currency->code }}</span>@endif</td><td>{{ $line->how->words() }}</td><td>@foreach ($line->settles as $item)<a href="{{ route('document', $item->id) }}">{{ $item->document }}</a> @endforeach</td></tr>
             @empty<tr><td colspan="6">No loose credit has a certain proposal. What is left needs a person.</td></tr>
             @endforelse
+            <x-more-rows :from="$from + 500" :total="count($lines)"/>
+            @endfragment
             </tbody>
         </table>
         <x-table-foot name="certain-matches"/>
