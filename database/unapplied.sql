@@ -5,15 +5,6 @@ CREATE TABLE run_settlements (
 );
 CREATE INDEX run_settlements_run ON run_settlements (run_id);
 
--- What the loose credits of a customer could certainly settle, worked out once for each state of the customer's open items. Can be worked out anew at any time.
-CREATE TABLE certain_matches (
-    account_id INTEGER NOT NULL,
-    customer_id INTEGER NOT NULL,
-    state TEXT NOT NULL,
-    found TEXT NOT NULL,            -- JSON: a list of credit, how, and what each item takes
-    PRIMARY KEY (account_id, customer_id)
-) WITHOUT ROWID;
-
 -- Why a customer's receipts and credits stay loose. The last one holds until the day to look again.
 CREATE TABLE loose_reasons (
     id INTEGER PRIMARY KEY,

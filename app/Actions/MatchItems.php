@@ -21,6 +21,7 @@ use App\Queries\Settings;
 use App\Support\Actor;
 use App\Support\AuditTrail;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /** Ties items of one customer together on one day. */
 final readonly class MatchItems
@@ -33,14 +34,15 @@ final readonly class MatchItems
         $remainder = null;
         try {
             $matching = new Matching($this->settings->accounts(), $this->settings->locked());
-            $items = $this->items($request, $request->date);
+            $rows = $this->rows($request);
+            $items = $this->onDay($rows, $request->date);
             if ($items === []) {
                 return new MatchRehearsal([], null, null, null);
             }
             $ticks = $matching->fill($items, $this->typed($items, $request->typed));
             $used = array_values(array_filter($ticks, static fn (Tick $tick): bool => $tick->amount->minor !== 0));
             $date = $request->date ?? max($matching->earliestDate(array_map(static fn (Tick $tick): OpenItem => $tick->item, $used === [] ? $ticks : $used)), $this->positions->freeFrom(array_keys($request->typed)));
-            $items = $this->items($request, $date);
+            $items = $this->onDay($rows, $date);
             assert($items !== []);
             $ticks = $matching->fill($items, $this->typed($items, $request->typed));
             $remainder = $matching->remainder($ticks);
@@ -149,17 +151,36 @@ final readonly class MatchItems
      */
     public function items(MatchRequest $request, ?string $date): array
     {
-        $record = new Recorder($this->actor);
-        $ids = array_keys($request->typed);
-        $customerId = $request->customerId;
-        $rows = DB::table('item_positions as p')->join('items as i', 'i.id', '=', 'p.row_id')->whereIn('p.item_id', $ids)
+        return $this->onDay($this->rows($request), $date);
+    }
+
+    /**
+     * @return array<int, stdClass> the items' columns, by item id, in the order in which they were ticked
+     *
+     * @throws Refusal when one does not exist or is another customer's
+     */
+    private function rows(MatchRequest $request): array
+    {
+        $found = DB::table('item_positions as p')->join('items as i', 'i.id', '=', 'p.row_id')->whereIn('p.item_id', array_keys($request->typed))
             ->get(['p.item_id', 'p.matched', 'p.moved', 'p.last_moved_on', 'i.*'])->keyBy('item_id');
+        $rows = [];
+        foreach (array_keys($request->typed) as $id) {
+            $row = $found[$id] ?? throw new Refusal('One of the items does not exist any more. Load the page again.');
+            $rows[$id] = $row->customer_id === $request->customerId ? $row : throw new Refusal("{$row->document} belongs to another customer. Load the page again.");
+        }
+
+        return $rows;
+    }
+
+    /**
+     * @param array<int, stdClass> $rows
+     * @return list<OpenItem>
+     */
+    private function onDay(array $rows, ?string $date): array
+    {
+        $record = new Recorder($this->actor);
         $items = [];
-        foreach ($ids as $id) {
-            $row = $rows[$id] ?? throw new Refusal('One of the items does not exist any more. Load the page again.');
-            if ($row->customer_id !== $customerId) {
-                throw new Refusal("{$row->document} belongs to another customer. Load the page again.");
-            }
+        foreach ($rows as $id => $row) {
             // A later day can only take more where something moved after this one.
             $later = $date !== null && $row->last_moved_on > $date;
             $taken = $later ? max($row->matched, (new Timeline($record->movements($id)))->peakFrom($date)) : $row->matched;

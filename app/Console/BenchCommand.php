@@ -14,12 +14,17 @@ use Ajuste\Core\Subledger\Side;
 use App\Actions\Import\ImportFiles;
 use App\Actions\Import\SourceFiles;
 use App\Actions\LockPeriod;
+use App\Actions\RunMatches;
+use App\Models\User;
 use App\Queries\ProofLines;
 use App\Queries\Proposals;
 use App\Queries\Reports;
 use App\Queries\Settings;
 use Illuminate\Console\Command;
+use Illuminate\Contracts\Http\Kernel;
+use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\File;
 use PDO;
@@ -32,7 +37,7 @@ use Tests\Core\Proof\PlantedBooks;
  */
 final class BenchCommand extends Command
 {
-    protected $signature = 'ajuste:bench {--sizes=100000,1000000 : numbers of items} {--only= : one part: books, signed, faults, proposals or combinations} {--job= : one job, in this process} {--folder=}';
+    protected $signature = 'ajuste:bench {--sizes=100000,1000000 : numbers of items} {--only= : one part: books, signed, faults, proposals, unapplied or combinations} {--job= : one job, in this process} {--folder=}';
 
     protected $description = 'Benchmarks, as ratios to plain SQL on the same rows';
 
@@ -45,7 +50,7 @@ final class BenchCommand extends Command
             return $this->job($job, (string) $this->option('folder'));
         }
         $only = $this->option('only');
-        foreach (['books' => $this->books(...), 'signed' => $this->signed(...), 'faults' => $this->faults(...), 'proposals' => $this->proposals(...), 'combinations' => $this->combinations(...)] as $part => $show) {
+        foreach (['books' => $this->books(...), 'signed' => $this->signed(...), 'faults' => $this->faults(...), 'proposals' => $this->proposals(...), 'unapplied' => $this->unapplied(...), 'combinations' => $this->combinations(...)] as $part => $show) {
             if ($only === null || $only === $part) {
                 $show();
             }
@@ -144,6 +149,31 @@ final class BenchCommand extends Command
         $this->table(['open items', 'receipts', 'proposals a second', 'ratio to fetching the items', 'peak'], $rows);
     }
 
+    /** The unapplied station with a fifth as many loose receipts as open items: its first page, all certain matches, and posting them as one run. */
+    private function unapplied(): void
+    {
+        $rows = [];
+        foreach ([10_000, 100_000] as $items) {
+            $folder = sys_get_temp_dir().'/ajuste-bench-'.bin2hex(random_bytes(4));
+            try {
+                File::ensureDirectoryExists("{$folder}/in");
+                BenchFiles::open("{$folder}/in", $items, 8);
+                $this->measure('import', $folder);
+                [$plain] = $this->measure('open-sql', $folder);
+                $times = $peaks = [];
+                foreach (['unapplied-page', 'certain', 'unapplied-page', 'run'] as $place => $job) {
+                    [$times[$place], $peaks[$place]] = $this->measure($job, $folder);
+                }
+                $rows[] = [
+                    number_format($items), number_format(intdiv($items, 5)), sprintf('%.2f s', $times[2]), number_format($times[2] / $plain, 1), number_format(intdiv($items, 5) / $times[1]), sprintf('%.1f s', $times[3]), sprintf('%d MB', max($peaks) / 1048576),
+                ];
+            } finally {
+                File::deleteDirectory($folder);
+            }
+        }
+        $this->table(['open items', 'loose receipts', 'first page', 'ratio to fetching the items', 'proposed a second', 'posting all certain ones', 'peak'], $rows);
+    }
+
     /** The search for a sum among open items beside an integer-programming solver on the same cases; among forty, where the solver takes minutes, by itself. */
     private function combinations(): void
     {
@@ -219,6 +249,9 @@ final class BenchCommand extends Command
             'proof' => app(Reports::class)->proofOf(ProofLines::since(app(Settings::class)->controlAccount()->id, '2026-10-31'), '2026-10-31'),
             'proof-sql' => $this->fetch('SELECT id, date, base, document, customer, entry, batch, source, description FROM postings WHERE account_id = 1 UNION ALL SELECT root_id, date, base, document, customer_id, entry, batch, kind, side FROM items WHERE control_account_id = 1 ORDER BY 4'),
             'propose' => $this->propose(),
+            'unapplied-page' => $this->page('/unapplied'),
+            'certain' => app(RunMatches::class)->plan(app(Settings::class)->controlAccount(), '2026-10-31'),
+            'run' => $this->postRun(),
             'open-sql' => $this->fetch('SELECT i.*, p.matched, p.moved FROM item_positions p JOIN items i ON i.id = p.row_id WHERE p.control_account_id = 1 AND p.settled_on IS NULL ORDER BY i.customer_id, i.due_date'),
             'aged' => app(Reports::class)->aged(app(Settings::class)->controlAccount(), '2026-10-31'),
             default => $this->fetch('SELECT i.customer_id, i.currency, i.due_date, i.side, i.base - p.moved FROM item_positions p JOIN items i ON i.id = p.row_id WHERE p.control_account_id = 1 AND p.settled_on IS NULL'),
@@ -226,6 +259,22 @@ final class BenchCommand extends Command
         $this->line((string) json_encode([(hrtime(true) - $start) / 1e9, memory_get_peak_usage(true)]));
 
         return self::SUCCESS;
+    }
+
+    /** As a signed-in person gets it. */
+    private function page(string $path): void
+    {
+        Auth::login(User::query()->firstOrCreate(['email' => 'bench@example.invalid'], ['name' => 'Bench', 'password' => 'bench', 'role' => 'preparer']));
+        $status = app(Kernel::class)->handle(Request::create($path))->getStatusCode();
+        if ($status !== 200) {
+            $this->fail("{$path} answers {$status}");
+        }
+    }
+
+    private function postRun(): void
+    {
+        $account = app(Settings::class)->controlAccount();
+        app(RunMatches::class)->post('bench', $account, '2026-10-31', RunMatches::digest(app(RunMatches::class)->plan($account, '2026-10-31')));
     }
 
     private function propose(): int

@@ -41,8 +41,8 @@ final class BenchFiles
         array_map(fclose(...), $files);
     }
 
-    /** Customers with forty open invoices each, and receipts that quote them, are of the same amount, or are of any amount. */
-    public static function open(string $folder, int $items): void
+    /** Customers with forty open invoices each, and so many receipts each that quote them, are of the same amount, or are of any amount. */
+    public static function open(string $folder, int $items, int $receipts = 4): void
     {
         File::put("{$folder}/accounts.csv", "account,name,type,role\n1100,Receivables,asset,receivables_control\n");
         File::put("{$folder}/settings.csv", "name,value\nperiod,2026-10\n");
@@ -58,7 +58,7 @@ final class BenchFiles
             $amounts["F{$n}"] = mt_rand(1000, 900_000);
             $day = gmdate('Y-m-d', (int) strtotime('2026-05-01 UTC') + mt_rand(0, 150) * 86400);
             fwrite($file, "F{$n},invoice,{$customer},{$day},{$day},EUR,{$say($amounts["F{$n}"])},{$say($amounts["F{$n}"])},\n");
-            for ($place = 0; $n % 40 === 39 && $place < 4; $place++) {
+            for ($place = 0; $n % 40 === 39 && $place < $receipts; $place++) {
                 $quoted = (array) array_rand($amounts, mt_rand(2, 4));
                 [$sum, $reference] = match (mt_rand(0, 9)) {
                     0, 1, 2, 3 => [array_sum(array_map(static fn (int|string $of): int => $amounts[$of], $quoted)), implode(' ', $quoted)],

@@ -10,6 +10,8 @@ use Ajuste\Core\Proposal\Settles;
 use Ajuste\Core\Proposal\Way;
 use Ajuste\Core\Subledger\OpenItem;
 use Ajuste\Core\Subledger\Side;
+use App\Support\Remembered;
+use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
 
 /** What loose credits could settle without anybody's judgement (R6). Worked out customer by customer, and kept for as long as the customer's open items stay as they are. */
@@ -25,55 +27,64 @@ final readonly class CertainMatches
      */
     public function waiting(Account $account, string $asOf, array $customers): array
     {
-        $known = DB::table('certain_matches')->where('account_id', $account->id)->pluck('state', 'customer_id');
-        $of = $this->stateOf($asOf);
+        $kept = $this->kept($account, $asOf);
 
-        return array_values(array_filter($customers, static fn (LooseCustomer $customer): bool => $customer->matchable > 0 && ($known[$customer->id] ?? '') !== $of.$customer->state));
+        return array_values(array_filter($customers, static fn (LooseCustomer $customer): bool => $customer->matchable > 0 && ($kept[$customer->id][0] ?? '') !== $customer->state));
     }
 
     /**
      * Works some of them out, for about so long.
      *
      * @param list<LooseCustomer> $waiting
-     * @return int how many
      */
-    public function workOut(Account $account, string $asOf, array $waiting, float $seconds = INF): int
+    public function workOut(Account $account, string $asOf, array $waiting, float $seconds = INF): void
     {
+        if ($waiting === []) {
+            return;
+        }
         $until = microtime(true) + $seconds;
-        $of = $this->stateOf($asOf);
-        $rows = [];
+        $kept = $this->kept($account, $asOf);
         foreach ($waiting as $customer) {
-            $found = array_map(static fn (CertainMatch $match): array => [$match->creditId, $match->how->value, $match->settles], $this->of($this->positions->openItems($account->id, $customer->id, $asOf)));
-            $rows[] = ['account_id' => $account->id, 'customer_id' => $customer->id, 'state' => $of.$customer->state, 'found' => json_encode($found, JSON_THROW_ON_ERROR)];
+            $found = $this->of($this->positions->openItems($account->id, $customer->id, $asOf));
+            $kept[$customer->id] = [$customer->state, count($found), serialize($found)];
             if (microtime(true) > $until) {
                 break;
             }
         }
-        foreach (array_chunk($rows, 200) as $some) {
-            DB::table('certain_matches')->upsert($some, ['account_id', 'customer_id'], ['state', 'found']);
-        }
-
-        return count($rows);
+        Cache::put($this->key($account, $asOf), [self::basis(), $kept], 86_400);
     }
 
     /**
-     * Those that are worked out and still hold, by customer id.
+     * How many are known of each customer that is worked out and stands as it was.
      *
      * @param list<LooseCustomer> $customers
-     * @return array<int, list<CertainMatch>>
+     * @return array<int, int> by customer id
+     */
+    public function counts(Account $account, string $asOf, array $customers): array
+    {
+        $kept = $this->kept($account, $asOf);
+        $counts = [];
+        foreach ($customers as $customer) {
+            if ($customer->matchable > 0 && ($kept[$customer->id][0] ?? '') === $customer->state) {
+                $counts[$customer->id] = $kept[$customer->id][1];
+            }
+        }
+
+        return $counts;
+    }
+
+    /**
+     * @param list<LooseCustomer> $customers
+     * @return array<int, list<CertainMatch>> by customer id
      */
     public function known(Account $account, string $asOf, array $customers): array
     {
-        $rows = DB::table('certain_matches')->where('account_id', $account->id)->get(['customer_id', 'state', 'found'])->keyBy('customer_id');
-        $of = $this->stateOf($asOf);
+        $kept = $this->kept($account, $asOf);
         $known = [];
-        foreach ($customers as $customer) {
-            $row = $rows[$customer->id] ?? null;
-            if ($customer->matchable > 0 && $row !== null && $row->state === $of.$customer->state) {
-                /** @var list<array{int, string, list<int>}> $found */
-                $found = json_decode((string) $row->found, true, 8, JSON_THROW_ON_ERROR);
-                $known[$customer->id] = array_map(static fn (array $match): CertainMatch => new CertainMatch($match[0], Way::from($match[1]), $match[2]), $found);
-            }
+        foreach (array_keys(array_filter($this->counts($account, $asOf, $customers))) as $id) {
+            /** @var list<CertainMatch> $found */
+            $found = unserialize($kept[$id][2], ['allowed_classes' => [CertainMatch::class, Way::class]]);
+            $known[$id] = $found;
         }
 
         return $known;
@@ -107,9 +118,23 @@ final readonly class CertainMatches
         return $certain;
     }
 
-    /** What else the proposals follow from, but the customer's own items. */
-    private function stateOf(string $asOf): string
+    /** @return array<int, array{string, int, string}> state of the open items, how many, and the matches serialised, by customer id */
+    private function kept(Account $account, string $asOf): array
     {
-        return implode(' ', [$asOf, (int) DB::table('settings')->max('id'), (int) DB::table('discount_decisions')->max('id'), '']);
+        /** @var array{string, array<int, array{string, int, string}>}|null $kept */
+        $kept = Cache::get($this->key($account, $asOf));
+
+        return $kept !== null && $kept[0] === self::basis() ? $kept[1] : [];
+    }
+
+    private function key(Account $account, string $asOf): string
+    {
+        return Remembered::key("certain {$account->id} {$asOf}");
+    }
+
+    /** What else the proposals follow from, but the customer's own items. */
+    private static function basis(): string
+    {
+        return implode(' ', [Remembered::books(), (int) DB::table('settings')->max('id'), (int) DB::table('discount_decisions')->max('id')]);
     }
 }

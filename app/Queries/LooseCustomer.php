@@ -32,4 +32,9 @@ final readonly class LooseCustomer
         public string $state,
         public ?LooseReason $reason = null,
     ) {}
+
+    public function because(?LooseReason $reason): self
+    {
+        return new self($this->id, $this->customer, $this->name, $this->items, $this->loose, $this->refunds, $this->debits, $this->matchable, $this->oldest, $this->what, $this->state, $reason);
+    }
 }

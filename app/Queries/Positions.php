@@ -141,22 +141,31 @@ final readonly class Positions
      * What is open of each customer, alike items together.
      *
      * @param non-empty-list<int> $accountIds
+     * @param ?list<int> $customerIds null: all
      * @return Generator<int, OpenSum>
      */
-    public function sums(array $accountIds, string $asOf): Generator
+    public function sums(array $accountIds, string $asOf, ?array $customerIds = null): Generator
     {
-        foreach ($accountIds as $accountId) {
-            // The factors tell open items apart; they are small enough for any sum to fit.
-            $statement = DB::connection()->getPdo()->prepare(
-                'SELECT o.*, c.customer, c.name FROM (
-                    SELECT customer_id, control_account_id, kind, side, currency, count(*) AS items, sum(base - moved_then) AS base, min(date) AS oldest,
-                           sum(row_id % 100003 * 10007 + (amount - matched_then) % 99991 * (row_id % 1009 + 1)) AS state
-                    FROM ('.self::rows('i.id AS row_id').') WHERE amount > matched_then GROUP BY customer_id, control_account_id, kind, side, currency) o JOIN customers c ON c.id = o.customer_id',
-            );
-            $statement->execute(['a' => $accountId, 'd' => $asOf]);
-            while (($sum = $statement->fetchObject(OpenSum::class)) !== false) {
-                yield $sum;
+        foreach ($customerIds ?? [null] as $customerId) {
+            foreach ($accountIds as $accountId) {
+                yield from $this->sumsOf($accountId, $asOf, $customerId);
             }
+        }
+    }
+
+    /** @return Generator<int, OpenSum> */
+    private function sumsOf(int $accountId, string $asOf, ?int $customerId): Generator
+    {
+        // The factors tell open items apart; they are small enough for any sum to fit.
+        $statement = DB::connection()->getPdo()->prepare(
+            'SELECT o.*, c.customer, c.name FROM (
+                SELECT customer_id, control_account_id, kind, side, currency, count(*) AS items, sum(base - moved_then) AS base, min(date) AS oldest,
+                       sum(row_id % 100003 * 10007 + (amount - matched_then) % 99991 * (row_id % 1009 + 1)) AS state
+                FROM ('.self::rows('i.id AS row_id', null, $customerId).') WHERE amount > matched_then GROUP BY customer_id, control_account_id, kind, side, currency) o JOIN customers c ON c.id = o.customer_id',
+        );
+        $statement->execute(array_filter(['a' => $accountId, 'd' => $asOf, 'c' => $customerId], static fn (mixed $value): bool => $value !== null));
+        while (($sum = $statement->fetchObject(OpenSum::class)) !== false) {
+            yield $sum;
         }
     }
 

@@ -21,7 +21,7 @@ final class Remembered
      */
     public static function while(string $name, array $tables, Closure $workOut): mixed
     {
-        $key = 'remembered|'.DB::connection()->getDatabaseName().'|'.$name;
+        $key = self::key($name);
         $state = self::state($tables);
         $kept = Cache::get($key);
         if (is_array($kept) && ($kept[0] ?? null) === $state) {
@@ -34,7 +34,17 @@ final class Remembered
         return $value;
     }
 
-    /** What was kept by an earlier version of the program may have another shape. */
+    public static function key(string $name): string
+    {
+        return 'remembered|'.DB::connection()->getDatabaseName().'|'.$name;
+    }
+
+    /** The first record of the trail tells one set of books from another at the same place; and what was kept by an earlier version of the program may have another shape. */
+    public static function books(): string
+    {
+        return DB::table('audit_records')->orderBy('id')->value('digest').' '.self::code();
+    }
+
     private static function code(): string
     {
         $files = [...(glob(base_path('core/*/*.php')) ?: []), ...(glob(app_path('Queries/*.php')) ?: [])];
@@ -45,8 +55,7 @@ final class Remembered
     /** @param  list<string>  $tables */
     private static function state(array $tables): string
     {
-        // The first record of the trail tells one set of books from another at the same place.
-        $state = [(string) DB::table('audit_records')->orderBy('id')->value('digest'), self::code()];
+        $state = [self::books()];
         foreach ($tables as $table) {
             // Rows are only added, so the last key says it; tables keyed by another table's rows are counted.
             $state[] = in_array($table, ['match_reversals', 'run_reversals', 'rows_closed', 'carried_causes_withdrawn', 'hand_pairs_withdrawn', 'placement_reversals', 'money_lines', 'payers', 'voucher_confirmations'], true)

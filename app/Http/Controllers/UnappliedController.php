@@ -39,7 +39,7 @@ final class UnappliedController
         $page = array_slice($customers, $from, self::ROWS);
 
         return Part::of(view('unapplied.index', [
-            'customers' => $page, 'more' => $from + count($page), 'all' => count($customers), 'totals' => new LooseTotals($customers), 'certain' => $certain->known($at->account, $at->asOf, $page),
+            'customers' => $page, 'more' => $from + count($page), 'all' => count($customers), 'totals' => new LooseTotals($customers),
             ...$this->progress($certain, $at, $customers), ...$worktop->of($request, $at, $chosen), 'reason' => array_column($customers, 'reason', 'id')[$chosen->id ?? 0] ?? null,
         ]), $request);
     }
@@ -126,13 +126,13 @@ final class UnappliedController
 
     /**
      * @param list<LooseCustomer> $customers
-     * @return array{waiting: int, of: int, found: int}
+     * @return array{waiting: int, of: int, found: int, sure: array<int, int>}
      */
     private function progress(CertainMatches $certain, ViewPoint $at, array $customers): array
     {
-        return [
-            'waiting' => count($certain->waiting($at->account, $at->asOf, $customers)), 'of' => count(array_filter($customers, static fn (LooseCustomer $customer): bool => $customer->matchable > 0)),
-            'found' => array_sum(array_map(count(...), $certain->known($at->account, $at->asOf, $customers))),
-        ];
+        $counts = $certain->counts($at->account, $at->asOf, $customers);
+        $of = count(array_filter($customers, static fn (LooseCustomer $customer): bool => $customer->matchable > 0));
+
+        return ['waiting' => $of - count($counts), 'of' => $of, 'found' => array_sum($counts), 'sure' => $counts];
     }
 }
