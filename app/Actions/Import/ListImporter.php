@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Import;
 
+use Ajuste\Core\Exchange\Bank\Iban;
 use Ajuste\Core\Exchange\FileKind;
 use Ajuste\Core\Exchange\RowFault;
 use Ajuste\Core\Exchange\Setting;
@@ -95,8 +96,8 @@ final class ListImporter extends Importer
         ], $id);
         $id ??= $this->idOf('customers', 'customer', $row['customer']);
         $this->books->customers[$row['customer']] = $id;
-        if ($outcome !== Outcome::Same && $this->books->rows('SELECT iban FROM customer_ibans WHERE customer_id = ? ORDER BY recorded_at DESC LIMIT 1', [$id]) !== [[$row['iban']]]) {
-            $this->books->write('INSERT OR REPLACE INTO customer_ibans (customer_id, iban, recorded_at) VALUES (?, ?, ?)', [$id, $row['iban'], Moment::now()]);
+        if ($outcome !== Outcome::Same && $this->books->rows('SELECT iban FROM customer_ibans WHERE customer_id = ? ORDER BY recorded_at DESC LIMIT 1', [$id]) !== [[Iban::plain($row['iban'])]]) {
+            $this->books->write('INSERT OR REPLACE INTO customer_ibans (customer_id, iban, recorded_at) VALUES (?, ?, ?)', [$id, Iban::plain($row['iban']), Moment::now()]);
         }
         $this->books->customerControl[$row['customer']] = $control;
 
