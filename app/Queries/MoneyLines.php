@@ -65,6 +65,23 @@ final class MoneyLines
         return Money::ofMinor(array_sum(array_map(static fn (MoneyLine $line): int => $line->amount->currency->code === $currency->code ? $line->amount->minor : 0, $lines)), $currency);
     }
 
+    /**
+     * Lines by bank reference, cheque number, the payment's name, payer, what the payer wrote, or amount; each with the document that it became.
+     *
+     * @param ?int $amount minor units
+     * @return list<array{MoneyLine, ?int}> the latest first, with an item
+     */
+    public function search(string $asked, ?int $amount, int $most): array
+    {
+        $like = '%'.addcslashes($asked, '%_\\').'%';
+        $found = $this->get($this->lines()->where(static fn (Builder $query) => $query->where('l.reference', $asked)->orWhere('l.end_to_end', $asked)
+            ->when($amount === null, static fn (Builder $inner) => $inner->orWhereRaw("l.reference LIKE ? ESCAPE '\\'", [$like])->orWhereRaw("l.party LIKE ? ESCAPE '\\'", [$like])->orWhereRaw("l.remittance LIKE ? ESCAPE '\\'", [$like]))
+            ->when($amount !== null, static fn (Builder $inner) => $inner->orWhere('l.amount', $amount)->orWhere('l.amount', -(int) $amount)))->orderByDesc('l.booking_date')->limit($most));
+        $items = DB::table('placements as p')->whereIn('p.line_id', array_column($found, 'id'))->whereNotNull('p.item_id')->whereNotExists(self::reversed(...))->pluck('p.item_id', 'p.line_id');
+
+        return array_map(static fn (MoneyLine $line): array => [$line, $items[$line->id] ?? null], $found);
+    }
+
     /** @throws Refusal when there is no such line */
     public function find(int $id): MoneyLine
     {

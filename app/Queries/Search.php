@@ -11,17 +11,17 @@ use App\Models\Item;
 use App\Models\Posting;
 use App\Models\Voucher;
 
-/** Finds documents, customers, vouchers, entries and amounts by what a person types. */
+/** Finds documents, customers, vouchers, entries, lines of money and amounts by what a person types. */
 final readonly class Search
 {
     private const MOST = 50;
 
-    public function __construct(private Settings $settings) {}
+    public function __construct(private Settings $settings, private MoneyLines $money) {}
 
     public function for(string $asked): Found
     {
         if ($asked === '') {
-            return new Found(collect(), collect(), collect(), collect());
+            return new Found(collect(), collect(), collect(), collect(), []);
         }
         $starts = addcslashes($asked, '%_\\').'%';
         $amount = $this->amount($asked);
@@ -34,10 +34,13 @@ final readonly class Search
             ->where(static fn ($query) => $query->where('entry', $asked)->orWhere('batch', $asked)->orWhere('document', $asked)->when($amount !== null, static fn ($inner) => $inner->orWhere('base', $amount)->orWhere('base', -(int) $amount)))
             ->orderByDesc('date')->limit(self::MOST)->get();
 
-        return new Found($items, $customers, $vouchers, $postings, match (true) {
+        $money = $this->money->search($asked, $amount, self::MOST);
+
+        return new Found($items, $customers, $vouchers, $postings, $money, match (true) {
             $vouchers->count() === 1 => route('voucher', $vouchers->firstOrFail()->id),
-            $items->count() === 1 && $customers->isEmpty() && $amount === null => route('document', $items->firstOrFail()->root_id),
-            $customers->count() === 1 && $items->isEmpty() && $postings->isEmpty() => route('customer', $customers->firstOrFail()->id),
+            $items->count() === 1 && $customers->isEmpty() && $amount === null && array_diff(array_column($money, 1), [$items->firstOrFail()->root_id]) === [] => route('document', $items->firstOrFail()->root_id),
+            $customers->count() === 1 && $items->isEmpty() && $postings->isEmpty() && $money === [] => route('customer', $customers->firstOrFail()->id),
+            count($money) === 1 && $amount === null && $items->isEmpty() && $customers->isEmpty() && $postings->isEmpty() => $money[0][1] !== null ? route('document', $money[0][1]) : route('receipts', ['line' => $money[0][0]->id]),
             default => null,
         });
     }

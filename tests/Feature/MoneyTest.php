@@ -308,6 +308,19 @@ final class MoneyTest extends BooksTestCase
         $this->level();
     }
 
+    /** By bank reference, what the payer wrote, or amount; a line leads to its document once it is placed. */
+    public function test_money_is_found_before_and_after_it_is_placed(): void
+    {
+        $this->actingAs($this->person());
+        $line = $this->lineId('order 7');
+        $this->get('/search?q=S2026-10-30-3')->assertRedirect(route('receipts', ['line' => $line]));
+        $this->get('/search?q=order+7')->assertRedirect(route('receipts', ['line' => $line]));
+        $this->get('/search?q=500.00')->assertOk()->assertSee('Money')->assertSee('S2026-10-30-3');
+        $this->get('/search?q=Almadraba')->assertOk()->assertSee('group payment')->assertSee('Almadraba Foods');
+        $this->place('order 7', 'C1', new ReceiptRequest(0, 0, rest: RestPlace::Unapplied));
+        $this->get('/search?q=S2026-10-30-3')->assertRedirect(route('document', $this->itemId('S2026-10-30-3')));
+    }
+
     /** Refund and credit close each other; ordered by pain.001, answered by pain.002, cleared by the statement. */
     public function test_a_refund_goes_out_and_clears_what_is_in_transit(): void
     {
