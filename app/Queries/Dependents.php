@@ -27,6 +27,15 @@ final class Dependents
         return $found;
     }
 
+    /** @return list<Dependent> other matches that took something of what a match made */
+    public function ofMatch(int $settlementId): array
+    {
+        $made = DB::table('items as i')->join('vouchers as v', 'v.id', '=', 'i.voucher_id')->where('v.settlement_id', $settlementId)->whereNull('v.reverses_id')->select('i.root_id');
+        $others = Matches::standing()->where('settlement_id', '>', $settlementId)->where(static fn (Builder $query) => $query->whereIn('debit_item_id', $made)->orWhereIn('credit_item_id', $made))->distinct()->orderBy('settlement_id')->pluck('settlement_id');
+
+        return array_merge(...$others->map(fn (mixed $other): array => $this->match((int) $other))->all());
+    }
+
     /** @param  list<Dependent>  $dependents */
     public static function digest(array $dependents): string
     {
@@ -44,7 +53,7 @@ final class Dependents
             $found[] = new Dependent("Voucher {$voucher->number} of {$voucher->date}, {$voucher->text}, is reversed", 'voucher', $voucher->id, null);
         }
 
-        return $found;
+        return [...$found, ...$this->ofMatch($settlementId)];
     }
 
     private function line(\stdClass $match, string $name): Dependent

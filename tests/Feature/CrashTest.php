@@ -44,17 +44,23 @@ final class CrashTest extends BooksTestCase
         $this->assertBooksHold();
     }
 
+    /** Two hundred kills, four processes at a time. */
     public function test_killed_in_the_middle_of_posting_nothing_is_half_done(): void
     {
         mt_srand(4);
-        for ($kill = 0; $kill < 40; $kill++) {
-            $worker = $this->worker(100 + $kill, 200);
-            $worker->waitUntil(static fn (string $type, string $output): bool => str_contains($output, 'ready'));
-            usleep(mt_rand(0, 60_000));
-            $worker->signal(SIGKILL);
-            $worker->wait();
+        for ($round = 0; $round < 50; $round++) {
+            $workers = array_map(fn (int $of): Process => $this->worker(100 + 4 * $round + $of, 200), range(0, 3));
+            foreach ($workers as $worker) {
+                $worker->waitUntil(static fn (string $type, string $output): bool => str_contains($output, 'ready'));
+                usleep(mt_rand(0, 60_000));
+                $worker->signal(SIGKILL);
+            }
+            foreach ($workers as $worker) {
+                $worker->wait();
+                self::assertTrue($worker->hasBeenSignaled());
+            }
             DB::disconnect();
-            if ($kill % 8 === 7) {
+            if ($round % 10 === 9) {
                 $this->assertBooksHold();
             }
         }

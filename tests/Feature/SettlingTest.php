@@ -115,7 +115,10 @@ final class SettlingTest extends BooksTestCase
         $this->level();
         app(SettleItems::class)->post('more', new MatchRequest($this->customerId('C2'), [$rest => '', $this->itemId('U3') => '']), $this->control());
         self::assertSame(['U3' => 0], $this->open(['U3']));
-        // The first match goes back with the second one, which hangs on what it made.
+        // The first match goes back with the second one, which hangs on what it made; its page says so first.
+        $this->actingAs($this->person());
+        $this->get("/matches/{$id}")->assertOk()->assertSee('What it made was used since')->assertSee('Match '.($id + 1).' of ');
+        $this->get('/matches/'.($id + 1))->assertDontSee('What it made was used since');
         app(ReverseSettlement::class)->post('back', $id, '2026-10-31', 'mistaken');
         self::assertSame(['U2' => 100_000, 'U3' => 80_000], $this->open(['U2', 'U3']));
         $this->level();

@@ -14,6 +14,7 @@ use App\Models\AuditRecord;
 use App\Models\Customer;
 use App\Models\Settlement;
 use App\Models\Voucher;
+use App\Queries\Dependents;
 use App\Queries\HomeToTheLedger;
 use App\Queries\Matches;
 use App\Queries\Settings;
@@ -39,12 +40,12 @@ final class JournalsController
         ]);
     }
 
-    public function match(Settlement $settlement, Matches $matches, Settings $settings): View
+    public function match(Settlement $settlement, Matches $matches, Dependents $dependents, Settings $settings): View
     {
         return view('journals.match', [
             'settlement' => $settlement, 'customer' => Customer::query()->findOrFail($settlement->customer_id), 'matches' => $matches->ofSettlement($settlement->id),
             'vouchers' => Voucher::query()->where('settlement_id', $settlement->id)->orderBy('id')->get(), 'base' => $settings->base(), 'key' => bin2hex(random_bytes(16)),
-            'date' => $settings->locked()->firstOpenFrom($settlement->date),
+            'date' => $settings->locked()->firstOpenFrom($settlement->date), 'dependents' => $dependents->ofMatch($settlement->id),
         ]);
     }
 

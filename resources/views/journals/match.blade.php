@@ -8,6 +8,7 @@
         @if ($vouchers->isNotEmpty())<p class="mt-3">Vouchers: @foreach ($vouchers as $voucher)<a href="{{ route('voucher', $voucher->id) }}">{{ $voucher->number }}</a> {{ $voucher->text }}{{ $loop->last ? '' : ', ' }}@endforeach</p>@endif
         @if (! $reversed && Auth::user()->role->mayWrite())
             <h2>Reverse it</h2>
+            @if ($dependents !== [])<p class="lead">What it made was used since, so this goes back with it:</p><ul class="soft">@foreach ($dependents as $of)<li><a href="{{ route($of->route, $of->id) }}">{{ $of->words }}</a>@if ($of->amount), {{ $of->amount->grouped() }} {{ $of->amount->currency->code }}@endif</li>@endforeach</ul>@endif
             <form method="post" action="{{ route('match.reverse', $settlement->id) }}" class="flex flex-wrap gap-4 items-end mt-2">@csrf
                 <input type="hidden" name="key" value="{{ $key }}">
                 <label class="grid">As of <x-day name="date" :value="old('date', $date)" required/></label>
