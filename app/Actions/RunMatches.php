@@ -39,7 +39,7 @@ final readonly class RunMatches
         $this->certain->workOut($account, $asOf, $this->certain->waiting($account, $asOf, $customers));
         $known = array_filter($this->certain->known($account, $asOf, $customers));
         $open = [];
-        foreach ($known === [] ? [] : $this->positions->forMatching($account->id, $asOf) as $customerId => [, , $item]) {
+        foreach ($known === [] ? [] : $this->positions->forMatching($account->id, $asOf) as $customerId => $item) {
             if (isset($known[$customerId])) {
                 $open[$item->id] = $item;
             }

@@ -34,7 +34,7 @@ final readonly class ReceiptWorktop
         if ($payer === null) {
             return ['proposal' => null, 'others' => [], 'filled' => null, 'items' => [], 'discounts' => [], 'offers' => [], 'decisions' => [], 'reasons' => [], 'contested' => [], 'currencies' => [], 'draft' => false];
         }
-        $open = $this->positions->openItems($at->account->id, $payer->id, max($at->asOf, $line->bookingDate));
+        $open = $this->positions->itemsToMatch($at->account->id, $payer->id, max($at->asOf, $line->bookingDate));
         $credit = $this->worklist->asCredit($line, $at->account);
         $proposal = $this->proposals->forItem($credit, $open);
         $others = $this->proposals->alternatives($credit, $open, $proposal);

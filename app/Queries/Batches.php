@@ -45,7 +45,7 @@ final readonly class Batches
     private function certain(MoneyLine $line, Account $control): ReceiptRequest
     {
         $customerId = (int) $line->customerId;
-        $proposal = $this->proposals->forItem($this->worklist->asCredit($line, $control), $this->positions->openItems($control->id, $customerId, $line->bookingDate));
+        $proposal = $this->proposals->forItem($this->worklist->asCredit($line, $control), $this->positions->itemsToMatch($control->id, $customerId, $line->bookingDate));
         $guess = new LineGuess($line, [], true, $proposal);
 
         return LineGuess::requestFor($line, $customerId, $guess->isCertain() ? $proposal : null);

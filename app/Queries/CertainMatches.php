@@ -45,7 +45,7 @@ final readonly class CertainMatches
         $until = microtime(true) + $seconds;
         $kept = $this->kept($account, $asOf);
         foreach ($waiting as $customer) {
-            $found = $this->of($this->positions->openItems($account->id, $customer->id, $asOf));
+            $found = $this->of($this->positions->itemsToMatch($account->id, $customer->id, $asOf));
             $kept[$customer->id] = [$customer->state, count($found), serialize($found)];
             if (microtime(true) > $until) {
                 break;

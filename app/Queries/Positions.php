@@ -11,6 +11,7 @@ use Ajuste\Core\Refusal;
 use Ajuste\Core\Subledger\Kind;
 use Ajuste\Core\Subledger\OpenItem;
 use Ajuste\Core\Subledger\Side;
+use Closure;
 use Generator;
 use Illuminate\Support\Facades\DB;
 use PDOStatement;
@@ -68,11 +69,11 @@ final readonly class Positions
     }
 
     /**
-     * Items with an open amount, by customer id: the customer's number and name, the item, and what it still carries in base, positive.
+     * Items with an open amount at the day's end, by customer id: the customer's number and name, the item, and what it carried in base, positive.
      *
      * @return Generator<int, array{string, string, OpenItem, int}>
      */
-    public function forMatching(int $accountId, string $asOf): Generator
+    public function openOn(int $accountId, string $asOf): Generator
     {
         foreach ($this->open($accountId, $asOf, null, null) as $row) {
             if ($row->amount > $row->matched_then) {
@@ -82,16 +83,49 @@ final readonly class Positions
     }
 
     /**
-     * Open items of one customer, oldest due first, as a match of the day could take them.
+     * Items that a match of the day could take: open then, and not taken since. By customer id.
+     *
+     * @return Generator<int, OpenItem>
+     */
+    public function forMatching(int $accountId, string $asOf): Generator
+    {
+        foreach ($this->open($accountId, $asOf, null, null) as $row) {
+            if ($row->amount > max($row->matched_then, $row->matched_now)) {
+                yield $row->customer_id => $this->openItem($row, $row->item_id, max($row->matched_then, $row->matched_now), $row->matched_now, $row->moved_now);
+            }
+        }
+    }
+
+    /**
+     * Open items of one customer, oldest due first, as a match of the day could take them: what was open then, and was not taken since.
+     *
+     * @return list<OpenItem>
+     */
+    public function itemsToMatch(int $accountId, int $customerId, string $asOf): array
+    {
+        return $this->itemsOf($accountId, $customerId, $asOf, static fn (OpenRow $row): int => max($row->matched_then, $row->matched_now));
+    }
+
+    /**
+     * Open items of one customer at the day's end, oldest due first.
      *
      * @return list<OpenItem>
      */
     public function openItems(int $accountId, int $customerId, string $asOf): array
     {
+        return $this->itemsOf($accountId, $customerId, $asOf, static fn (OpenRow $row): int => $row->matched_then);
+    }
+
+    /**
+     * @param Closure(OpenRow): int $taken
+     * @return list<OpenItem>
+     */
+    private function itemsOf(int $accountId, int $customerId, string $asOf, Closure $taken): array
+    {
         $items = [];
         foreach ($this->open($accountId, $asOf, null, $customerId) as $row) {
-            if ($row->amount > $row->matched_then) {
-                $items[] = $this->openItem($row, $row->item_id, $row->matched_then, $row->matched_now, $row->moved_now);
+            if ($row->amount > $taken($row)) {
+                $items[] = $this->openItem($row, $row->item_id, $taken($row), $row->matched_now, $row->moved_now);
             }
         }
         usort($items, static fn (OpenItem $one, OpenItem $other): int => [$one->dueDate, $one->document, $one->id] <=> [$other->dueDate, $other->document, $other->id]);
@@ -138,7 +172,7 @@ final readonly class Positions
     }
 
     /**
-     * What is open of each customer, alike items together.
+     * What a match of the day could take of each customer, alike items together.
      *
      * @param non-empty-list<int> $accountIds
      * @param ?list<int> $customerIds null: all
@@ -159,9 +193,9 @@ final readonly class Positions
         // The factors tell open items apart; they are small enough for any sum to fit.
         $statement = DB::connection()->getPdo()->prepare(
             'SELECT o.*, c.customer, c.name FROM (
-                SELECT customer_id, control_account_id, kind, side, currency, count(*) AS items, sum(base - moved_then) AS base, min(date) AS oldest,
-                       sum(row_id % 100003 * 10007 + (amount - matched_then) % 99991 * (row_id % 1009 + 1)) AS state
-                FROM ('.self::rows('i.id AS row_id', null, $customerId).') WHERE amount > matched_then GROUP BY customer_id, control_account_id, kind, side, currency) o JOIN customers c ON c.id = o.customer_id',
+                SELECT customer_id, control_account_id, kind, side, currency, count(*) AS items, sum(base - max(moved_then, moved_now)) AS base, min(date) AS oldest,
+                       sum(row_id % 100003 * 10007 + (amount - max(matched_then, matched_now)) % 99991 * (row_id % 1009 + 1)) AS state
+                FROM ('.self::rows('i.id AS row_id, p.matched AS matched_now, p.moved AS moved_now', null, $customerId).') WHERE amount > max(matched_then, matched_now) GROUP BY customer_id, control_account_id, kind, side, currency) o JOIN customers c ON c.id = o.customer_id',
         );
         $statement->execute(array_filter(['a' => $accountId, 'd' => $asOf, 'c' => $customerId], static fn (mixed $value): bool => $value !== null));
         while (($sum = $statement->fetchObject(OpenSum::class)) !== false) {

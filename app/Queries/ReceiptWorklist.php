@@ -51,7 +51,7 @@ final readonly class ReceiptWorklist
         }
         /** @var array<int, list<OpenItem>> $open by customer id */
         $open = $owners = $candidates = [];
-        foreach ($this->positions->forMatching($control->id, $asOf) as $customerId => [, , $item]) {
+        foreach ($this->positions->forMatching($control->id, $asOf) as $customerId => $item) {
             $open[$customerId][] = $item;
             if ($item->side === Side::Debit) {
                 $owners[$item->id] = $customerId;
@@ -87,7 +87,7 @@ final readonly class ReceiptWorklist
         $line = $waiting ? $this->lines->find($lineId) : null;
 
         return $line?->customerId === null ? null : new LineGuess(
-            $line, [new PayerGuess($line->customerId, 'as typed', 100)], true, $this->proposals->forItem($this->asCredit($line, $control), $this->positions->openItems($control->id, $line->customerId, max($asOf, $line->bookingDate))),
+            $line, [new PayerGuess($line->customerId, 'as typed', 100)], true, $this->proposals->forItem($this->asCredit($line, $control), $this->positions->itemsToMatch($control->id, $line->customerId, max($asOf, $line->bookingDate))),
         );
     }
 

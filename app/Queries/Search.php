@@ -47,6 +47,9 @@ final readonly class Search
 
     private function amount(string $asked): ?int
     {
+        if (preg_match('/^0\d/', $asked) === 1) {
+            return null; // a number of a cheque or document
+        }
         try {
             return TypedAmount::read($asked, $this->settings->base())->minor;
         } catch (Refusal) {

@@ -43,7 +43,7 @@ final readonly class Unapplied
      */
     public function items(Account $account, int $customerId, string $asOf): array
     {
-        return array_merge(...array_map(fn (int $id): array => $this->positions->openItems($id, $customerId, $asOf), $this->accounts($account)));
+        return array_merge(...array_map(fn (int $id): array => $this->positions->itemsToMatch($id, $customerId, $asOf), $this->accounts($account)));
     }
 
     /**

@@ -136,7 +136,7 @@ final readonly class Bank
     private function payers(Account $control, string $day, Randomizer $chance): array
     {
         $due = [];
-        foreach ($this->positions->forMatching($control->id, $day) as [, $name, $item]) {
+        foreach ($this->positions->openOn($control->id, $day) as [, $name, $item]) {
             if ($item->side === Side::Debit && $item->open->currency->code === $this->settings->base()->code && $item->open->minor > 10_000 && $item->date < $day) {
                 $due[$name][] = $item;
             }

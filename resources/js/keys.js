@@ -85,7 +85,7 @@ export function listenForKeys(htmx) {
             return;
         }
         const station = /^[0-9]$/.test(event.key) ? document.querySelector(`[data-key="${event.key}"]`) : null;
-        const action = station ? () => station.click() : keys[event.key] ?? hotkey(event.key);
+        const action = station ? () => station.click() : hotkey(event.key) ?? keys[event.key];
         if (action) {
             event.preventDefault();
             action();
@@ -122,6 +122,8 @@ export function listenForKeys(htmx) {
             link.closest('tr').classList.add('current');
         }
     });
+    // What was found is worked on with keys; they would go on being typed into the search.
+    document.addEventListener('submit', (event) => event.target.querySelector('#search')?.blur());
     // Typing an amount ticks its item.
     document.addEventListener('input', (event) => {
         const box = event.target.dataset?.ticks && document.getElementById(event.target.dataset.ticks);

@@ -202,11 +202,23 @@ final class MatchingTest extends BooksTestCase
         $this->post('/unapplied/'.$this->customerId('C2').'/leave', ['key' => 'l', 'reason' => '', 'look_again' => '2026-11-15'])->assertSessionHas('refusal');
         $this->post('/unapplied/'.$this->customerId('C2').'/leave', ['key' => 'l', 'reason' => 'waits for the buyer', 'look_again' => '2026-11-15'])->assertSessionHas('done');
         $this->get('/unapplied')->assertSee('1 customer left loose with a reason')->assertSee('until 15 Nov');
+        $this->get('/')->assertSee('Left loose on purpose')->assertSee('waits for the buyer');
         $this->get('/unapplied?as_of=2026-11-20')->assertDontSee('left loose with a reason');
         $this->post('/unapplied/runs/1/reverse', ['key' => 'x', 'reason' => 'too early'])->assertSessionHas('done');
         $this->post('/unapplied/runs/1/reverse', ['key' => 'y', 'reason' => 'again'])->assertSessionHas('refusal');
         self::assertSame(['100.00', '55.00', '100.00'], [$this->open('QA'), $this->open('QB'), $this->open('QS')]);
         self::assertSame('0.00', $this->report('proof')['difference']);
         $this->assertBooksHold();
+    }
+
+    /** What was open at the month's end and was settled since is on the aged list of that day, but is no work any more. */
+    public function test_what_was_settled_since_is_not_offered_again(): void
+    {
+        $this->actingAs($this->person());
+        $this->match('C1', ['A' => '70.00', 'R' => '70.00'], '2026-11-03');
+        $this->get('/unapplied?as_of=2026-10-31')->assertOk()->assertSee('data-sort="6000"', false)->assertDontSee('data-sort="13000"', false);
+        self::assertSame('-130.00', array_column($this->report('aged', ['--as-of' => '2026-10-31'])['customers'], 'unapplied', 'customer')['C1']);
+        $this->match('C1', ['A' => '', 'B' => '', 'R' => ''], '2026-11-04');
+        $this->get('/unapplied?as_of=2026-10-31')->assertDontSee('Uno');
     }
 }

@@ -111,7 +111,7 @@ final readonly class PlaceReceipt
         $charges = $kept->isZero() ? Money::zero($credited->currency) : $this->rates->toBase($line->amount->plus($kept), $line->bookingDate)->minus($credited);
 
         $open = [];
-        foreach ($this->positions->openItems($control->id, $customer->id, max($line->bookingDate, $this->settings->period()->last)) as $item) {
+        foreach ($this->positions->itemsToMatch($control->id, $customer->id, max($line->bookingDate, $this->settings->period()->last)) as $item) {
             $open[$item->id] = $item;
         }
         $ticks = $this->ticks($request, $open, $original->currency);

@@ -20,9 +20,9 @@ final class DepositsController
         $accounts = $settings->accounts()->allWithRole(AccountRole::CustomerDeposits);
         $deposits = [];
         foreach ($accounts as $account) {
-            foreach ($positions->forMatching($account->id, $at->asOf) as $customerId => [$number, $name, $item, $base]) {
+            foreach ($positions->openOn($account->id, $at->asOf) as $customerId => [$number, $name, $item, $base]) {
                 if ($item->side === Side::Credit) {
-                    $invoices = count(array_filter($positions->openItems($at->account->id, $customerId, $at->asOf), static fn ($open): bool => $open->side === Side::Debit && $open->open->currency->code === $item->open->currency->code));
+                    $invoices = count(array_filter($positions->itemsToMatch($at->account->id, $customerId, $at->asOf), static fn ($open): bool => $open->side === Side::Debit && $open->open->currency->code === $item->open->currency->code));
                     $deposits[] = ['customerId' => $customerId, 'number' => $number, 'name' => $name, 'item' => $item, 'base' => $base, 'invoices' => $invoices];
                 }
             }

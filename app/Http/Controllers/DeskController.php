@@ -10,13 +10,15 @@ use App\Http\ViewPoint;
 use App\Models\AuditRecord;
 use App\Models\Import;
 use App\Queries\ControlFigures;
+use App\Queries\LooseCustomer;
 use App\Queries\Rail;
 use App\Queries\Settings;
+use App\Queries\Unapplied;
 use Illuminate\View\View;
 
 final class DeskController
 {
-    public function __invoke(Settings $settings, Rail $rail, ControlFigures $figures): View
+    public function __invoke(Settings $settings, Rail $rail, Unapplied $unapplied, ControlFigures $figures): View
     {
         if (! $settings->hasControlAccount()) {
             return view('desk.empty');
@@ -25,6 +27,7 @@ final class DeskController
 
         return view('desk.index', [
             'stations' => $rail->stations($at->account, $at->asOf),
+            'left' => array_values(array_filter($unapplied->customers($at->account, $at->asOf), static fn (LooseCustomer $customer): bool => $customer->reason !== null)), 'base' => $settings->base(),
             'picture' => new DayPicture($figures->days($at->account, Day::firstOfMonth($at->asOf), $at->asOf), 770, $settings->base()),
             'latest' => AuditRecord::query()->orderByDesc('id')->limit(9)->get(),
             'imports' => Import::query()->count(),
