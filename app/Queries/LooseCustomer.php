@@ -14,6 +14,7 @@ final readonly class LooseCustomer
      * @param int $debits what is open on the other side, refunds included
      * @param int $matchable what of it can be matched at once: by currency the lesser of the two sides
      * @param string $oldest date of the oldest loose item
+     * @param string $newest when the last of the loose items was recorded
      * @param string $what the kinds, in words
      * @param string $state changes with every change of the customer's open items
      * @param ?LooseReason $reason why it stays loose on purpose
@@ -28,13 +29,14 @@ final readonly class LooseCustomer
         public int $debits,
         public int $matchable,
         public string $oldest,
+        public string $newest,
         public string $what,
         public string $state,
         public ?LooseReason $reason = null,
     ) {}
 
-    public function because(?LooseReason $reason): self
+    public function because(LooseReason $reason): self
     {
-        return new self($this->id, $this->customer, $this->name, $this->items, $this->loose, $this->refunds, $this->debits, $this->matchable, $this->oldest, $this->what, $this->state, $reason);
+        return new self($this->id, $this->customer, $this->name, $this->items, $this->loose, $this->refunds, $this->debits, $this->matchable, $this->oldest, $this->newest, $this->what, $this->state, $reason);
     }
 }

@@ -7,5 +7,6 @@ namespace App\Queries;
 /** Why something stays loose on purpose, and when to look again. */
 final readonly class LooseReason
 {
-    public function __construct(public string $reason, public string $lookAgain, public string $who) {}
+    /** @param  string  $given  when it was recorded */
+    public function __construct(public string $reason, public string $lookAgain, public string $who, public string $given) {}
 }

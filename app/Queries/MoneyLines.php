@@ -66,16 +66,17 @@ final class MoneyLines
     }
 
     /**
-     * Lines by bank reference, cheque number, the payment's name, payer, what the payer wrote, or amount; each with the document that it became.
+     * Lines by bank reference, cheque number, the payment's name or amount; each with the document that it became.
      *
      * @param ?int $amount minor units
+     * @param bool $inWords also by any part of the payer or of what the payer wrote
      * @return list<array{MoneyLine, ?int}> the latest first, with an item
      */
-    public function search(string $asked, ?int $amount, int $most): array
+    public function search(string $asked, ?int $amount, bool $inWords, int $most): array
     {
         $like = '%'.addcslashes($asked, '%_\\').'%';
         $found = $this->get($this->lines()->where(static fn (Builder $query) => $query->where('l.reference', $asked)->orWhere('l.end_to_end', $asked)
-            ->when($amount === null, static fn (Builder $inner) => $inner->orWhereRaw("l.reference LIKE ? ESCAPE '\\'", [$like])->orWhereRaw("l.party LIKE ? ESCAPE '\\'", [$like])->orWhereRaw("l.remittance LIKE ? ESCAPE '\\'", [$like]))
+            ->when($inWords, static fn (Builder $inner) => $inner->orWhereRaw("l.reference LIKE ? ESCAPE '\\'", [$like])->orWhereRaw("l.party LIKE ? ESCAPE '\\'", [$like])->orWhereRaw("l.remittance LIKE ? ESCAPE '\\'", [$like]))
             ->when($amount !== null, static fn (Builder $inner) => $inner->orWhere('l.amount', $amount)->orWhere('l.amount', -(int) $amount)))->orderByDesc('l.booking_date')->limit($most));
         $items = DB::table('placements as p')->whereIn('p.line_id', array_column($found, 'id'))->whereNotNull('p.item_id')->whereNotExists(self::reversed(...))->pluck('p.item_id', 'p.line_id');
 

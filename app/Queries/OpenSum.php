@@ -29,6 +29,9 @@ final class OpenSum
     /** Date of the oldest. */
     public string $oldest;
 
+    /** When the last of them was recorded. */
+    public string $newest;
+
     /** Changes when another of them is open, or one of them differently. */
     public int $state;
 }

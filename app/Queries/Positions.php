@@ -193,9 +193,9 @@ final readonly class Positions
         // The factors tell open items apart; they are small enough for any sum to fit.
         $statement = DB::connection()->getPdo()->prepare(
             'SELECT o.*, c.customer, c.name FROM (
-                SELECT customer_id, control_account_id, kind, side, currency, count(*) AS items, sum(base - max(moved_then, moved_now)) AS base, min(date) AS oldest,
+                SELECT customer_id, control_account_id, kind, side, currency, count(*) AS items, sum(base - max(moved_then, moved_now)) AS base, min(date) AS oldest, max(recorded_at) AS newest,
                        sum(row_id % 100003 * 10007 + (amount - max(matched_then, matched_now)) % 99991 * (row_id % 1009 + 1)) AS state
-                FROM ('.self::rows('i.id AS row_id, p.matched AS matched_now, p.moved AS moved_now', null, $customerId).') WHERE amount > max(matched_then, matched_now) GROUP BY customer_id, control_account_id, kind, side, currency) o JOIN customers c ON c.id = o.customer_id',
+                FROM ('.self::rows('i.id AS row_id, i.recorded_at, p.matched AS matched_now, p.moved AS moved_now', null, $customerId).') WHERE amount > max(matched_then, matched_now) GROUP BY customer_id, control_account_id, kind, side, currency) o JOIN customers c ON c.id = o.customer_id',
         );
         $statement->execute(array_filter(['a' => $accountId, 'd' => $asOf, 'c' => $customerId], static fn (mixed $value): bool => $value !== null));
         while (($sum = $statement->fetchObject(OpenSum::class)) !== false) {

@@ -34,7 +34,7 @@ final readonly class Search
             ->where(static fn ($query) => $query->where('entry', $asked)->orWhere('batch', $asked)->orWhere('document', $asked)->when($amount !== null, static fn ($inner) => $inner->orWhere('base', $amount)->orWhere('base', -(int) $amount)))
             ->orderByDesc('date')->limit(self::MOST)->get();
 
-        $money = $this->money->search($asked, $amount, self::MOST);
+        $money = $this->money->search($asked, $amount, $amount === null && $items->isEmpty() && $customers->isEmpty(), self::MOST);
 
         return new Found($items, $customers, $vouchers, $postings, $money, match (true) {
             $vouchers->count() === 1 => route('voucher', $vouchers->firstOrFail()->id),

@@ -29,7 +29,9 @@ final readonly class Unapplied
         $reasons = $this->reasons($asOf);
         $customers = [];
         foreach ($this->remembered($this->accounts($account), $asOf) as $id => $customer) {
-            $customers[] = isset($reasons[$id]) ? $customer->because($reasons[$id]) : $customer;
+            // A reason holds for what was loose when it was given; what came since asks anew.
+            $reason = $reasons[$id] ?? null;
+            $customers[] = $reason !== null && $reason->given >= $customer->newest ? $customer->because($reason) : $customer;
         }
         usort($customers, static fn (LooseCustomer $one, LooseCustomer $other): int => [$one->reason !== null, $one->oldest, $one->customer] <=> [$other->reason !== null, $other->oldest, $other->customer]);
 
@@ -98,11 +100,11 @@ final readonly class Unapplied
             $loose = new Loose;
             $state = '';
             foreach ($sums as $sum) {
-                $loose->add(Kind::from($sum->kind), Side::from($sum->side), $sum->currency, $sum->items, $sum->base, $sum->oldest);
+                $loose->add(Kind::from($sum->kind), Side::from($sum->side), $sum->currency, $sum->items, $sum->base, $sum->oldest, $sum->newest);
                 $state .= "{$sum->control_account_id} {$sum->kind} {$sum->side} {$sum->currency} {$sum->items} {$sum->base} {$sum->state};";
             }
             if ($loose->items > 0) {
-                yield new LooseCustomer($id, $sums[0]->customer, $sums[0]->name, $loose->items, $loose->credits, $loose->refunds, $loose->debits, $loose->matchable(), $loose->oldest, $loose->words(), hash('xxh3', $state));
+                yield new LooseCustomer($id, $sums[0]->customer, $sums[0]->name, $loose->items, $loose->credits, $loose->refunds, $loose->debits, $loose->matchable(), $loose->oldest, $loose->newest, $loose->words(), hash('xxh3', $state));
             }
         }
     }
@@ -118,7 +120,7 @@ final readonly class Unapplied
     {
         $reasons = [];
         foreach (DB::table('loose_reasons')->orderBy('id')->get() as $row) {
-            $reasons[(int) $row->customer_id] = new LooseReason($row->reason, $row->look_again, $row->who);
+            $reasons[(int) $row->customer_id] = new LooseReason($row->reason, $row->look_again, $row->who, $row->recorded_at);
         }
 
         return array_filter($reasons, static fn (LooseReason $reason): bool => $reason->lookAgain > $asOf);

@@ -19,6 +19,9 @@ final class Loose
 
     public string $oldest = '';
 
+    /** When the last of them was recorded. */
+    public string $newest = '';
+
     /** @var array<string, int> how many, by kind */
     private array $kinds = [];
 
@@ -29,8 +32,9 @@ final class Loose
      * @param int $count of items of this kind, side and currency that are open
      * @param int $base what they still carry, positive
      * @param string $oldest date of the oldest of them
+     * @param string $newest when the last of them was recorded
      */
-    public function add(Kind $kind, Side $side, string $currency, int $count, int $base, string $oldest): void
+    public function add(Kind $kind, Side $side, string $currency, int $count, int $base, string $oldest, string $newest): void
     {
         $this->byCurrency[$currency] ??= ['debit' => 0, 'credit' => 0];
         $this->byCurrency[$currency][$side->value] += $base;
@@ -43,6 +47,7 @@ final class Loose
             $this->refunds += $side === Side::Debit ? $base : 0;
             $this->items += $count;
             $this->kinds[$kind->value] = ($this->kinds[$kind->value] ?? 0) + $count;
+            $this->newest = max($this->newest, $newest);
             $this->oldest = $this->oldest === '' ? $oldest : min($this->oldest, $oldest);
         }
     }

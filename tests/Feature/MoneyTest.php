@@ -316,7 +316,8 @@ final class MoneyTest extends BooksTestCase
         $this->get('/search?q=S2026-10-30-3')->assertRedirect(route('receipts', ['line' => $line]));
         $this->get('/search?q=order+7')->assertRedirect(route('receipts', ['line' => $line]));
         $this->get('/search?q=500.00')->assertOk()->assertSee('Money')->assertSee('S2026-10-30-3');
-        $this->get('/search?q=Almadraba')->assertOk()->assertSee('group payment')->assertSee('Almadraba Foods');
+        $this->get('/search?q=Almadraba')->assertRedirect(route('customer', $this->customerId('C1')));
+        $this->get('/search?q=caja')->assertRedirect(route('receipts', ['line' => $this->lineId('interest Q3')]));
         $this->place('order 7', 'C1', new ReceiptRequest(0, 0, rest: RestPlace::Unapplied));
         $this->get('/search?q=S2026-10-30-3')->assertRedirect(route('document', $this->itemId('S2026-10-30-3')));
     }

@@ -120,6 +120,10 @@ final class MatchingTest extends TestCase
         self::assertSame(['1500.00', '900.00', '600.00', '0.00'], $amounts($this->matching()->fill($items, [])));
         // A typed amount stands; the others share what is left.
         self::assertSame(['1500.00', '700.00', '400.00', '400.00'], $amounts($this->matching()->fill($items, [3 => Money::parse('400.00', 'EUR'), 2 => Money::parse('700.00', 'EUR')])));
+        // 50.00 come off beside the credits: debits of 1,550.00 take it along.
+        self::assertSame(['1500.00', '900.00', '650.00', '0.00'], $amounts($this->matching()->fill($items, [], 50_00)));
+        // Without any credit a reduction alone settles as much as it is.
+        self::assertSame(['50.00', '0.00'], $amounts($this->matching()->fill([$items[1], $items[2]], [], 50_00)));
         // While only one side is ticked, it stands open in full.
         self::assertSame(['900.00', '850.00'], $amounts($this->matching()->fill([$items[1], $items[2]], [])));
     }
