@@ -201,7 +201,7 @@ CREATE TABLE run_lines (
     base INTEGER NOT NULL,
     why TEXT NOT NULL
 );
-CREATE INDEX run_lines_run ON run_lines (run_id);
+CREATE INDEX run_lines_run ON run_lines (run_id, customer_id);
 
 CREATE TABLE run_reversals (
     run_id INTEGER PRIMARY KEY REFERENCES runs (id),

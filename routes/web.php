@@ -67,6 +67,7 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/proof.{format}', [ProofController::class, 'export'])->name('proof.export')->whereIn('format', ['csv', 'xlsx']);
     Route::get('/unapplied', [UnappliedController::class, 'index'])->name('unapplied')->middleware('reads-session-only');
     Route::get('/unapplied/proposals', [UnappliedController::class, 'propose'])->name('unapplied.propose')->middleware('reads-session-only');
+    Route::get('/unapplied/runs/{run}', [UnappliedController::class, 'postedRun'])->name('unapplied.posted-run')->whereNumber('run');
     Route::get('/unapplied/run', [UnappliedController::class, 'run'])->name('unapplied.run');
     Route::get('/credit-balances', [CreditBalancesController::class, 'index'])->name('credit-balances');
     Route::get('/aged', [AgedController::class, 'index'])->name('aged');

@@ -105,10 +105,16 @@ final readonly class RunMatches
         });
     }
 
-    /** @throws Refusal when a match of it is reversed already, or the day is locked */
-    public function reverseRun(string $key, int $runId, string $reason): void
+    /**
+     * Every match of it that stands, with the vouchers that it caused. One that was reversed by itself stays so.
+     *
+     * @param string $date blank: each as of its own day, or the first open one after it
+     *
+     * @throws Refusal when it is reversed already, or the day is locked or before a match of it
+     */
+    public function reverseRun(string $key, int $runId, string $reason, string $date = ''): void
     {
-        Once::for($key, function () use ($runId, $reason): int {
+        Once::for($key, function () use ($runId, $reason, $date): int {
             $run = Run::query()->where('kind', self::KIND)->findOrFail($runId);
             if (DB::table('run_reversals')->where('run_id', $run->id)->exists()) {
                 throw new Refusal("Run {$run->id} is reversed already.");
@@ -117,8 +123,8 @@ final readonly class RunMatches
             $record = new Recorder($this->actor);
             foreach (DB::table('run_settlements as r')->join('settlements as s', 's.id', '=', 'r.settlement_id')->where('r.run_id', $run->id)->orderByDesc('s.id')->get(['s.id', 's.date']) as $settlement) {
                 $standing = Matches::standing()->where('settlement_id', $settlement->id)->exists();
-                if ($standing) { // one that was reversed by itself stays so
-                    $this->reverse->undo($record, $settlement->id, $this->settings->locked()->firstOpenFrom($settlement->date), $why);
+                if ($standing) {
+                    $this->reverse->undo($record, $settlement->id, $date !== '' ? $date : $this->settings->locked()->firstOpenFrom($settlement->date), $why);
                 }
             }
             DB::table('run_reversals')->insert(['run_id' => $run->id, 'reason' => $why, 'who' => $this->actor->who, 'recorded_at' => $record->recordedAt]);

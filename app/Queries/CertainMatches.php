@@ -45,8 +45,8 @@ final readonly class CertainMatches
         $until = microtime(true) + $seconds;
         $kept = $this->kept($account, $asOf);
         foreach ($waiting as $customer) {
-            $found = $this->of($this->positions->itemsToMatch($account->id, $customer->id, $asOf));
-            $kept[$customer->id] = [$customer->state, count($found), serialize($found)];
+            [$found, $others] = $this->of($this->positions->itemsToMatch($account->id, $customer->id, $asOf));
+            $kept[$customer->id] = [$customer->state, count($found), $others, serialize($found)];
             if (microtime(true) > $until) {
                 break;
             }
@@ -55,10 +55,10 @@ final readonly class CertainMatches
     }
 
     /**
-     * How many are known of each customer that is worked out and stands as it was.
+     * What is known of each customer that is worked out and stands as it was.
      *
      * @param list<LooseCustomer> $customers
-     * @return array<int, int> by customer id
+     * @return array<int, ProposalCount> by customer id
      */
     public function counts(Account $account, string $asOf, array $customers): array
     {
@@ -66,7 +66,7 @@ final readonly class CertainMatches
         $counts = [];
         foreach ($customers as $customer) {
             if ($customer->matchable > 0 && ($kept[$customer->id][0] ?? '') === $customer->state) {
-                $counts[$customer->id] = $kept[$customer->id][1];
+                $counts[$customer->id] = new ProposalCount($kept[$customer->id][1], $kept[$customer->id][2]);
             }
         }
 
@@ -81,9 +81,9 @@ final readonly class CertainMatches
     {
         $kept = $this->kept($account, $asOf);
         $known = [];
-        foreach (array_keys(array_filter($this->counts($account, $asOf, $customers))) as $id) {
+        foreach (array_keys(array_filter($this->counts($account, $asOf, $customers), static fn (ProposalCount $count): bool => $count->certain > 0)) as $id) {
             /** @var list<CertainMatch> $found */
-            $found = unserialize($kept[$id][2], ['allowed_classes' => [CertainMatch::class, Way::class]]);
+            $found = unserialize($kept[$id][3], ['allowed_classes' => [CertainMatch::class, Way::class]]);
             $known[$id] = $found;
         }
 
@@ -98,11 +98,12 @@ final readonly class CertainMatches
 
     /**
      * @param list<OpenItem> $items of the customer
-     * @return list<CertainMatch> each item in one only
+     * @return array{list<CertainMatch>, int} each item in one only; and of how many other credits something is proposed
      */
     private function of(array $items): array
     {
         $certain = $taken = [];
+        $others = 0;
         foreach ($items as $credit) {
             if ($credit->side !== Side::Credit) {
                 continue;
@@ -112,16 +113,18 @@ final readonly class CertainMatches
             if (self::isCertain($proposal) && array_intersect([$credit->id, ...$settles], $taken) === []) {
                 array_push($taken, $credit->id, ...$settles);
                 $certain[] = new CertainMatch($credit->id, $proposal->how, $settles);
+            } elseif ($settles !== []) {
+                $others++;
             }
         }
 
-        return $certain;
+        return [$certain, $others];
     }
 
-    /** @return array<int, array{string, int, string}> state of the open items, how many, and the matches serialised, by customer id */
+    /** @return array<int, array{string, int, int, string}> state of the open items, how many are certain and how many not, and the certain ones serialised, by customer id */
     private function kept(Account $account, string $asOf): array
     {
-        /** @var array{string, array<int, array{string, int, string}>}|null $kept */
+        /** @var array{string, array<int, array{string, int, int, string}>}|null $kept */
         $kept = Cache::get($this->key($account, $asOf));
 
         return $kept !== null && $kept[0] === self::basis() ? $kept[1] : [];

@@ -5,7 +5,7 @@ import { ajuste, grouped, proofLine, signIn, watch } from './helpers.js';
 const views = ['/', '/intake', '/intake/imports/1', '/receipts', '/receipts/placed', '/batches', '/deposits', '/settings', '/outbox', '/proof', '/proof/source', '/find?amount=900.00', '/pair-check', '/trial-balance', '/clearing', '/refunds', '/unapplied/run', '/proof/unseen', '/proof/pairs?by=entry', '/unapplied', '/credit-balances', '/aged', '/journals', '/trail', '/documents/40', '/customers/9', '/accounts/1100', '/postings/10', '/search?q=F26'];
 
 test('every main view opens without an error and axe finds no serious fault', async ({ page }) => {
-    test.setTimeout(180_000);
+    test.setTimeout(400_000);
     const problems = watch(page);
     await page.goto('/sign-in');
     const faults = [];

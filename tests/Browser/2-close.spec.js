@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { ajuste, figures, folder, grouped, proofLine, signIn, watch } from './helpers.js';
 
 test('the first close, end to end', async ({ page }) => {
-    test.setTimeout(150_000);
+    test.setTimeout(400_000);
     const problems = watch(page);
 
     await test.step('the desk says what is left', async () => {

@@ -3,7 +3,7 @@ import { ajuste, grouped, proofLine, signIn, watch } from './helpers.js';
 
 /** Keyboard only: no click in this story. Tab and typing where a form is filled. */
 test('a day of receipts by keyboard: statement, sure ones, three hard ones, a batch of cheques', async ({ page }) => {
-    test.setTimeout(90_000);
+    test.setTimeout(240_000);
     const problems = watch(page);
     const press = (key) => page.keyboard.press(key);
     const done = (text) => expect(page.getByRole('status').first()).toContainText(text);

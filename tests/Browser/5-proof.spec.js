@@ -19,7 +19,7 @@ async function handIn(page, files) {
 }
 
 test('from a difference to 0.00 by each kind of remedy', async ({ page }) => {
-    test.setTimeout(60_000);
+    test.setTimeout(240_000);
     const problems = watch(page);
     const row = (text) => page.locator('table[data-list] tbody tr', { hasText: text }).first();
     const open = async (text) => {

@@ -29,7 +29,7 @@ test.beforeEach(async ({ page }) => {
 test.afterEach(() => expect(problems).toEqual([]));
 
 test('the unapplied list is cleared to the ones with a reason', async ({ page }) => {
-    test.setTimeout(240_000);
+    test.setTimeout(600_000);
     const before = ajuste('proof');
     await press(page, '4');
 

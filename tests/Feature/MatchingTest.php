@@ -204,7 +204,11 @@ final class MatchingTest extends BooksTestCase
         $this->get('/unapplied')->assertSee('1 customer left loose with a reason')->assertSee('until 15 Nov');
         $this->get('/')->assertSee('Left loose on purpose')->assertSee('waits for the buyer');
         $this->get('/unapplied?as_of=2026-11-20')->assertDontSee('left loose with a reason');
-        $this->post('/unapplied/runs/1/reverse', ['key' => 'x', 'reason' => 'too early'])->assertSessionHas('done');
+        $this->get('/unapplied/runs/1')->assertOk()->assertSee('Run 1, 3 matches')->assertSee('Reverse it as one');
+        $this->get('/unapplied/runs/2')->assertNotFound();
+        $this->post('/unapplied/runs/1/reverse', ['key' => 'x', 'reason' => 'too early', 'date' => '2020-01-01'])->assertSessionHas('refusal');
+        $this->post('/unapplied/runs/1/reverse', ['key' => 'x', 'reason' => 'too early', 'date' => '2026-10-31'])->assertSessionHas('done');
+        $this->get('/unapplied/runs/1')->assertSee('reversed: too early')->assertDontSee('Reverse it as one');
         $this->post('/unapplied/runs/1/reverse', ['key' => 'y', 'reason' => 'again'])->assertSessionHas('refusal');
         self::assertSame(['100.00', '55.00', '100.00'], [$this->open('QA'), $this->open('QB'), $this->open('QS')]);
         self::assertSame('0.00', $this->report('proof')['difference']);

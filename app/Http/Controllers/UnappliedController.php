@@ -18,6 +18,8 @@ use App\Models\Run;
 use App\Queries\CertainMatches;
 use App\Queries\LooseCustomer;
 use App\Queries\LooseTotals;
+use App\Queries\ProposalCount;
+use App\Queries\RunSettlements;
 use App\Queries\Settings;
 use App\Queries\Unapplied;
 use Illuminate\Http\RedirectResponse;
@@ -80,18 +82,30 @@ final class UnappliedController
         ]), $request);
     }
 
+    /** A posted run with all that hangs on it. */
+    public function postedRun(Request $request, Run $run, RunSettlements $settlements): string
+    {
+        abort_unless($run->kind === RunMatches::KIND, 404);
+
+        return Part::of(view('unapplied.posted-run', [
+            'run' => $run, 'lines' => $settlements->of($run->id, $request->integer('from'), self::ROWS), 'from' => $request->integer('from'), 'count' => $settlements->count($run->id),
+            'reversed' => DB::table('run_reversals')->where('run_id', $run->id)->first(), 'key' => bin2hex(random_bytes(16)),
+        ]), $request);
+    }
+
     public function postRun(Request $request, ViewPoint $at, RunMatches $run): RedirectResponse
     {
         $id = $run->post(FormKey::of($request, 'run'), $at->account, $at->asOf, $request->string('seen')->toString());
 
-        return redirect()->route('unapplied')->with('done', ['text' => "Posted run {$id}.", 'url' => route('unapplied.run'), 'link' => 'Open the runs']);
+        return redirect()->route('unapplied')->with('done', ['text' => "Posted run {$id}.", 'url' => route('unapplied.posted-run', $id), 'link' => 'Open it']);
     }
 
     public function reverseRun(Request $request, int $run, RunMatches $runs): RedirectResponse
     {
-        $runs->reverseRun(FormKey::of($request, 'reverse-run'), $run, $request->string('reason')->toString());
+        $date = $request->string('date')->toString();
+        $runs->reverseRun(FormKey::of($request, 'reverse-run'), $run, $request->string('reason')->toString(), $date === '' ? '' : Day::of($date));
 
-        return redirect()->route('unapplied.run')->with('done', ['text' => "Run {$run} is reversed. Every open amount stands again."]);
+        return redirect()->route('unapplied.posted-run', $run)->with('done', ['text' => "Run {$run} is reversed. Every open amount stands again."]);
     }
 
     public function leave(Request $request, Customer $customer, LeaveLoose $leave): RedirectResponse
@@ -126,13 +140,13 @@ final class UnappliedController
 
     /**
      * @param list<LooseCustomer> $customers
-     * @return array{waiting: int, of: int, found: int, sure: array<int, int>}
+     * @return array{waiting: int, of: int, found: int, proposed: array<int, ProposalCount>}
      */
     private function progress(CertainMatches $certain, ViewPoint $at, array $customers): array
     {
         $counts = $certain->counts($at->account, $at->asOf, $customers);
         $of = count(array_filter($customers, static fn (LooseCustomer $customer): bool => $customer->matchable > 0));
 
-        return ['waiting' => $of - count($counts), 'of' => $of, 'found' => array_sum($counts), 'sure' => $counts];
+        return ['waiting' => $of - count($counts), 'of' => $of, 'found' => array_sum(array_column($counts, 'certain')), 'proposed' => $counts];
     }
 }
