@@ -13,6 +13,7 @@ use Ajuste\Core\Money\TypedAmount;
 use Ajuste\Core\Refusal;
 use Ajuste\Core\Settlement\Deduction;
 use Ajuste\Core\Settlement\Matching;
+use Ajuste\Core\Settlement\MatchPlan;
 use Ajuste\Core\Settlement\ReceiptSettlement;
 use Ajuste\Core\Settlement\Tick;
 use Ajuste\Core\Subledger\OpenItem;
@@ -85,59 +86,86 @@ final readonly class SettleItems
 
     private function work(Recorder $record, MatchRequest $request, Account $control): MatchRehearsal
     {
-        $ticks = [];
-        $remainder = null;
+        $plan = null;
         try {
-            $customer = Customer::query()->findOrFail($request->customerId);
-            $asIs = array_column(array_map(static fn (OpenItem $item): array => [$item->id, $item], $this->match->items($request, $request->date)), 1, 0);
-            if ($asIs === []) {
-                return new MatchRehearsal([], null, null, null);
-            }
-            $currency = $this->currency($asIs);
-            $items = array_map(fn (OpenItem $item): OpenItem => $this->asSettled($item, $request, $control, $currency), $asIs);
-            $typed = $this->match->typed(array_values($items), $request->typed);
-            $matching = new Matching($this->settings->accounts(), $this->settings->locked());
-
-            // What a discount, a contested amount or single lines concern takes what is meant of it; only the rest gives way to what both sides allow.
-            foreach ([...$request->discounts, ...array_keys($request->lines), ...array_map(static fn (DeductionEntry $entry): int => $entry->itemId, $request->deductions)] as $id) {
-                if (isset($items[$id])) {
-                    $typed[$id] ??= $this->reductions->ofLines($items[$id], $request->lines[$id] ?? []);
-                }
-            }
-            $whole = array_map(static fn (OpenItem $item): Tick => new Tick($item, $typed[$item->id] ?? $item->open), array_values($items));
-            $discounts = $this->reductions->discounts($request->discounts, $whole, $this->valueDate($asIs, $request));
-            $deductions = $this->reductions->deductions($request->deductions, $items + $this->named($request), $whole[0]->amount->currency);
-            $off = array_sum(array_map(static fn (Money $discount): int => $discount->minor, $discounts)) + array_sum(array_map(static fn (Deduction $deduction): int => $deduction->amount->minor, $deductions));
-            $ticks = $matching->fill(array_values($items), $typed, $off);
-            $settlement = ReceiptSettlement::of(Money::zero($whole[0]->amount->currency), $ticks, $discounts, $deductions, null);
-            $remainder = $settlement->toExplain;
+            $plan = $this->plan($request, $control);
+            $remainder = $plan->settlement->toExplain;
             if (! $remainder->isZero()) {
                 throw new Refusal("{$remainder->abs()->grouped()} {$remainder->currency->code} of the ".($remainder->minor > 0 ? 'debits' : 'credits').' is still to be placed. Tick more on the other side or settle less.');
             }
-            $date = $request->date ?? max($matching->earliestDate(array_values($asIs)), $this->positions->freeFrom(array_keys($asIs)));
-            $this->settings->locked()->refuse($date, 'The match');
-            $id = Settlement::query()->create(['customer_id' => $customer->id, 'date' => $date, 'who' => $this->actor->who, 'recorded_at' => $record->recordedAt])->id;
-            $vouchers = [];
-            $final = [];
-            foreach ($settlement->takes as $itemId => $amount) {
-                [$voucher, $settles] = $this->bring($record, $id, $date, $asIs[$itemId], $items[$itemId]->open, $amount, $control, $customer);
-                $final[$settles] = $amount->decimal();
-                array_push($vouchers, ...($voucher === null ? [] : [$voucher]));
-            }
-            foreach ($this->reductions->record($record, $id, $control, $customer, $date, $this->document($ticks), $ticks, $discounts, $deductions) as [$voucher, $item, $amount]) {
-                $vouchers[] = $voucher;
-                $final[$item] = $amount->decimal();
-            }
-            $rehearsal = $this->match->rehearse(new MatchRequest($customer->id, $final, $date));
-            $plan = $rehearsal->plan ?? throw new Refusal($rehearsal->refusal ?? 'Nothing is ticked. Tick at least one debit and one credit.');
-            $this->match->store($record, $plan, $id);
-            $this->reductions->contest($settlement->contested, $id, $date);
-            $this->reductions->keepLines($request->lines, $id);
+            [$match, $vouchers] = $this->record($record, $request, $control, $plan);
 
-            return new MatchRehearsal($ticks, $remainder, $plan, null, [...$vouchers, ...($plan->voucher === null ? [] : [$plan->voucher])]);
+            return new MatchRehearsal($plan->ticks, $remainder, $match, null, $vouchers);
         } catch (Refusal $refusal) {
-            return new MatchRehearsal($ticks, $remainder, null, $refusal->getMessage());
+            return new MatchRehearsal($plan->ticks ?? [], $plan?->settlement->toExplain, null, $refusal->getMessage());
         }
+    }
+
+    /**
+     * Works out what each item takes, from the books as they are.
+     *
+     * @throws Refusal when what is asked for does not fit
+     */
+    private function plan(MatchRequest $request, Account $control): SettlementPlan
+    {
+        $asIs = array_column(array_map(static fn (OpenItem $item): array => [$item->id, $item], $this->match->items($request, $request->date)), 1, 0);
+        if ($asIs === []) {
+            throw new Refusal('Nothing is ticked. Tick at least one debit and one credit.');
+        }
+        $currency = $this->currency($asIs);
+        $items = array_map(fn (OpenItem $item): OpenItem => $this->asSettled($item, $request, $control, $currency), $asIs);
+        $typed = $this->match->typed(array_values($items), $request->typed);
+        // What a discount, a deduction or single lines concern takes what is meant of it; only the rest gives way to what both sides allow.
+        foreach ([...$request->discounts, ...array_keys($request->lines), ...array_map(static fn (DeductionEntry $entry): int => $entry->itemId, $request->deductions)] as $id) {
+            if (isset($items[$id])) {
+                $typed[$id] ??= $this->reductions->ofLines($items[$id], $request->lines[$id] ?? []);
+            }
+        }
+        $meant = array_map(static fn (OpenItem $item): Tick => new Tick($item, $typed[$item->id] ?? $item->open), array_values($items));
+        $discounts = $this->reductions->discounts($request->discounts, $meant, $this->valueDate($asIs, $request));
+        $deductions = $this->reductions->deductions($request->deductions, $items + $this->named($request), $currency);
+        $off = array_sum(array_map(static fn (Money $discount): int => $discount->minor, $discounts)) + array_sum(array_map(static fn (Deduction $deduction): int => $deduction->amount->minor, $deductions));
+        $matching = new Matching($this->settings->accounts(), $this->settings->locked());
+        $ticks = $matching->fill(array_values($items), $typed, $off);
+        $date = $request->date ?? max($matching->earliestDate(array_values($asIs)), $this->positions->freeFrom(array_keys($asIs)));
+
+        return new SettlementPlan($date, $asIs, $items, $ticks, $discounts, $deductions, ReceiptSettlement::of(Money::zero($currency), $ticks, $discounts, $deductions, null));
+    }
+
+    /**
+     * Writes what was planned.
+     *
+     * @return array{MatchPlan, list<Voucher>}
+     *
+     * @throws Refusal when the day is locked or before one of the documents
+     */
+    private function record(Recorder $record, MatchRequest $request, Account $control, SettlementPlan $plan): array
+    {
+        $this->settings->locked()->refuse($plan->date, 'The match');
+        foreach ($plan->asIs as $item) {
+            if ($item->date > $plan->date) {
+                throw new Refusal("The match cannot be dated {$plan->date}: {$item->title()} is dated {$item->date}. Choose that day or a later one.");
+            }
+        }
+        $customer = Customer::query()->findOrFail($request->customerId);
+        $id = Settlement::query()->create(['customer_id' => $customer->id, 'date' => $plan->date, 'who' => $this->actor->who, 'recorded_at' => $record->recordedAt])->id;
+        $vouchers = $takes = [];
+        foreach ($plan->settlement->takes as $itemId => $amount) {
+            [$voucher, $settles] = $this->bring($record, $id, $plan->date, $plan->asIs[$itemId], $plan->items[$itemId]->open, $amount, $control, $customer);
+            $takes[$settles] = $amount->decimal();
+            array_push($vouchers, ...($voucher === null ? [] : [$voucher]));
+        }
+        foreach ($this->reductions->record($record, $id, $control, $customer, $plan->date, $this->document($plan->ticks), $plan->ticks, $plan->discounts, $plan->deductions) as [$voucher, $item, $amount]) {
+            $vouchers[] = $voucher;
+            $takes[$item] = $amount->decimal();
+        }
+        $rehearsal = $this->match->rehearse(new MatchRequest($customer->id, $takes, $plan->date));
+        $match = $rehearsal->plan ?? throw new Refusal($rehearsal->refusal ?? 'Nothing is ticked. Tick at least one debit and one credit.');
+        $this->match->store($record, $match, $id);
+        $this->reductions->contest($plan->settlement->contested, $id, $plan->date);
+        $this->reductions->keepLines(array_intersect_key($request->lines, $plan->settlement->takes), $id);
+
+        return [$match, [...$vouchers, ...($match->voucher === null ? [] : [$match->voucher])]];
     }
 
     /**

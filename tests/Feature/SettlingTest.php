@@ -131,6 +131,7 @@ final class SettlingTest extends BooksTestCase
         $this->refused('which is not ticked', fn () => $this->settle('C1', ['R2' => '', 'I2' => ''], deductions: [['SHORT', 'I1', '5.00']]));
         $this->refused('another debit in', fn () => $this->settle('C2', ['U1' => '', 'U3' => '', 'U2' => '']));
         $this->refused('Deposit D1 has 100.00 EUR open', fn () => $this->settle('C1', ['D1' => '101.00', 'I2' => '']));
+        $this->refused('Deposit D1 is dated 2026-09-15', fn () => app(SettleItems::class)->post('early', new MatchRequest($this->customerId('C1'), [$this->itemId('D1') => '', $this->itemId('I2') => ''], '2026-09-10'), $this->control()));
         self::assertSame($before, DB::table('audit_records')->count());
         self::assertSame(0, DB::table('settlements')->count());
         $this->level();

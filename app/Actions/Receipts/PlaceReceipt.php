@@ -196,7 +196,7 @@ final readonly class PlaceReceipt
             $match = $rehearsal->plan ?? throw new Refusal($rehearsal->refusal ?? 'Nothing is ticked.');
             $this->match->store($record, $match, $settlement->id);
             $this->reductions->contest($plan->settlement->contested, $settlement->id, $date);
-            $this->reductions->keepLines($plan->request->lines, $settlement->id);
+            $this->reductions->keepLines(array_intersect_key($plan->request->lines, $plan->settlement->takes), $settlement->id);
             array_push($vouchers, ...($match->voucher === null ? [] : [$match->voucher]));
         }
         $this->placements->put($line->id, PlacementKind::Receipt, '', $receipt ?? $held, voucherId: $posted->id);
