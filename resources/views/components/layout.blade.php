@@ -17,7 +17,7 @@
         <span class="soft">{{ $booksName }}@if ($booksName !== '') &nbsp;·&nbsp; @endif<b class="text-ink">{{ Say::month($period->first) }}</b>, {{ $locked->includes($period->last) ? 'locked' : 'open' }}, last day {{ Say::shortDay($period->last) }}</span>
         <form action="{{ route('search') }}" class="ml-auto relative" role="search">
             <label for="search" class="visually-hidden">Search</label>
-            <input id="search" type="search" name="q" value="{{ request()->routeIs('search') ? request('q') : '' }}" placeholder="Document, amount, customer, bank reference" class="w-70">
+            <input id="search" type="search" name="q" value="{{ request()->routeIs('search') ? request('q') : '' }}" placeholder="Document, amount, name, reference" class="w-70">
             <kbd class="absolute right-2 top-1.5" aria-hidden="true">/</kbd>
         </form>
         @if ($user)

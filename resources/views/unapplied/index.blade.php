@@ -15,7 +15,7 @@
                     <td class="nowrap soft" data-sort="{{ $loose->oldest }}">{{ Say::shortDay($loose->oldest) }}</td>
                     <td class="n" data-sort="{{ $loose->loose }}"><b class="font-semibold">{{ $loose->loose === 0 ? '' : $money($loose->loose)->grouped() }}</b>@if ($loose->refunds > 0) <span class="slate">{{ $money($loose->refunds)->grouped() }} Dr</span>@endif</td>
                     <td class="n" data-sort="{{ $loose->matchable }}">@if ($loose->reason)<span class="tag" title="{{ $loose->reason->reason }}">until {{ Say::shortDay($loose->reason->lookAgain) }}</span>@elseif ($loose->matchable === 0)<span class="slate">nothing open</span>@else{{ $money($loose->matchable)->grouped() }}@endif
-                        @if (($proposed[$loose->id]->certain ?? 0) > 0)<span class="tag green" title="Quoted or of the same amount, the only such">{{ $proposed[$loose->id]->certain }} sure</span>@endif @if (($proposed[$loose->id]->others ?? 0) > 0)<span class="tag" title="Proposed, for you to look at">{{ $proposed[$loose->id]->others }} to look at</span>@endif</td>
+                        @if (($proposed[$loose->id]->certain ?? 0) > 0)<span class="tag green ml-1" title="Quoted or of the same amount, the only such">{{ $proposed[$loose->id]->certain }} sure</span>@endif @if (($proposed[$loose->id]->others ?? 0) > 0)<span class="tag ml-1" title="Proposed, for you to look at">{{ $proposed[$loose->id]->others }} to look at</span>@endif</td>
                 </tr>
             @empty
                 <tr><td colspan="5">Nothing is loose as of this day.</td></tr>
