@@ -9,7 +9,7 @@ use Ajuste\Core\Refusal;
 use Ajuste\Core\Subledger\OpenItem;
 use App\Models\Run;
 use App\Models\Settlement;
-use App\Queries\CertainMatches;
+use App\Queries\FittingMatches;
 use App\Queries\Matches;
 use App\Queries\Positions;
 use App\Queries\RunMatchLine;
@@ -19,25 +19,25 @@ use App\Support\Actor;
 use App\Support\AuditTrail;
 use Illuminate\Support\Facades\DB;
 
-/** Matches all loose credits whose proposal is certain: quoted or of the same amount, the only such. Posted and reversible as one. */
+/** Matches all loose credits whose proposal is certain, quoted or of the same amount and the only such, and what a person takes along. Posted and reversible as one. */
 final readonly class RunMatches
 {
     public const KIND = 'match_unapplied';
 
     public function __construct(
-        private Settings $settings, private Positions $positions, private Unapplied $unapplied, private CertainMatches $certain, private MatchItems $match, private ReverseSettlement $reverse, private Actor $actor, private AuditTrail $audit,
+        private Settings $settings, private Positions $positions, private Unapplied $unapplied, private FittingMatches $fitting, private MatchItems $match, private ReverseSettlement $reverse, private Actor $actor, private AuditTrail $audit,
     ) {}
 
     /**
-     * All that is certain; what was not worked out yet is.
+     * All that fits; what was not worked out yet is.
      *
-     * @return list<RunMatchLine> by customer, each item in one line only
+     * @return list<RunMatchLine> the certain ones first, then by customer; each item in one line only
      */
     public function plan(Account $account, string $asOf): array
     {
         $customers = $this->unapplied->customers($account, $asOf);
-        $this->certain->workOut($account, $asOf, $this->certain->waiting($account, $asOf, $customers));
-        $known = array_filter($this->certain->known($account, $asOf, $customers));
+        $this->fitting->workOut($account, $asOf, $this->fitting->waiting($account, $asOf, $customers));
+        $known = array_filter($this->fitting->known($account, $asOf, $customers));
         $open = [];
         foreach ($known === [] ? [] : $this->positions->forMatching($account->id, $asOf) as $customerId => $item) {
             if (isset($known[$customerId])) {
@@ -48,10 +48,10 @@ final readonly class RunMatches
         $lines = [];
         foreach ($known as $customerId => $matches) {
             foreach ($matches as $match) {
-                $lines[] = new RunMatchLine($customerId, $about[$customerId]->customer, $about[$customerId]->name, $open[$match->creditId], $match->how, array_map(static fn (int $id): OpenItem => $open[$id], $match->settles));
+                $lines[] = new RunMatchLine($customerId, $about[$customerId]->customer, $about[$customerId]->name, $open[$match->creditId], $match->how, array_map(static fn (int $id): OpenItem => $open[$id], $match->settles), $match->certain);
             }
         }
-        usort($lines, static fn (RunMatchLine $one, RunMatchLine $other): int => [$one->customer, $one->credit->date, $one->credit->id] <=> [$other->customer, $other->credit->date, $other->credit->id]);
+        usort($lines, static fn (RunMatchLine $one, RunMatchLine $other): int => [$other->certain, $one->customer, $one->credit->date, $one->credit->id] <=> [$one->certain, $other->customer, $other->credit->date, $other->credit->id]);
 
         return $lines;
     }
@@ -70,22 +70,26 @@ final readonly class RunMatches
 
     /**
      * @param string $seen digest of the lines that the person saw
+     * @param list<int> $leave credits of certain lines that the person leaves out
+     * @param list<int> $take credits of other lines that the person takes along
      * @return int the run
      *
      * @throws Refusal when there is nothing to match, or it would no longer be what was seen
      */
-    public function post(string $key, Account $account, string $asOf, string $seen): int
+    public function post(string $key, Account $account, string $asOf, string $seen, array $leave = [], array $take = []): int
     {
-        return (int) Once::for($key, function () use ($account, $asOf, $seen): int {
+        return (int) Once::for($key, function () use ($account, $asOf, $seen, $leave, $take): int {
             $lines = $this->plan($account, $asOf);
-            if ($lines === []) {
-                throw new Refusal('No loose credit has a certain proposal. There is nothing to post.');
-            }
             if (self::digest($lines) !== $seen) {
                 throw new Refusal('The items have changed since you looked. Look at the list again and post it if it is right.');
             }
+            [$left, $taken] = [array_flip($leave), array_flip($take)];
+            $lines = array_values(array_filter($lines, static fn (RunMatchLine $line): bool => $line->certain ? ! isset($left[$line->credit->id]) : isset($taken[$line->credit->id])));
+            if ($lines === []) {
+                throw new Refusal('Nothing is chosen. There is nothing to post.');
+            }
             $record = new Recorder($this->actor);
-            $run = Run::query()->create(['kind' => self::KIND, 'account_id' => $account->id, 'as_of' => $asOf, 'policy' => 'quoted, exact', 'total' => 0, 'who' => $this->actor->who, 'recorded_at' => $record->recordedAt]);
+            $run = Run::query()->create(['kind' => self::KIND, 'account_id' => $account->id, 'as_of' => $asOf, 'policy' => 'certain, and chosen', 'total' => 0, 'who' => $this->actor->who, 'recorded_at' => $record->recordedAt]);
             foreach ($lines as $line) {
                 $typed = [$line->credit->id => ''];
                 foreach ($line->settles as $item) {
@@ -99,7 +103,7 @@ final readonly class RunMatches
                 DB::table('run_lines')->insert(['run_id' => $run->id, 'customer_id' => $line->customerId, 'item_id' => $line->credit->id, 'currency' => $plan->settled->currency->code, 'amount' => $plan->settled->minor, 'base' => 0, 'why' => $line->how->value]);
             }
             $record->flush();
-            $this->audit->record('match the certain ones', "run {$run->id}", '', ['as_of' => $asOf, 'matches' => (string) count($lines)]);
+            $this->audit->record('match what is proposed', "run {$run->id}", '', ['as_of' => $asOf, 'matches' => (string) count($lines)]);
 
             return $run->id;
         });

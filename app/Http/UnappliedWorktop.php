@@ -16,10 +16,10 @@ use App\Actions\MatchRequest;
 use App\Actions\SettleItems;
 use App\Http\Pictures\Ribbons;
 use App\Models\Customer;
-use App\Queries\CertainMatches;
 use App\Queries\Contested;
 use App\Queries\DeductionReasons;
 use App\Queries\DepositTaxes;
+use App\Queries\FittingMatches;
 use App\Queries\InvoiceLines;
 use App\Queries\Proposals;
 use App\Queries\Settings;
@@ -45,7 +45,7 @@ final readonly class UnappliedWorktop
         return [
             'chosen' => $chosen, 'items' => $items, 'filled' => $filled, 'key' => bin2hex(random_bytes(16)), 'lookAgain' => Day::plus($at->asOf, 30), 'currencies' => $currencies, 'control' => $at->account,
             'proposals' => $this->proposals($at, $items), 'reasons' => $this->reasons->all(), 'contested' => $this->contested->of($items, $at->asOf),
-            'discounts' => $credits === [] ? [] : $this->proposals->discounts($items, max($credits)), 'decisions' => $this->proposals->decisions($items),
+            'discounts' => $credits === [] ? [] : $this->proposals->discounts($items, min($credits)), 'decisions' => $this->proposals->decisions($items),
             'itemLines' => $request->boolean('with_lines') ? $this->invoiceLines->described($items) : null,
             ...$this->rehearsed($filled, $at),
         ];
@@ -91,7 +91,7 @@ final readonly class UnappliedWorktop
         foreach (array_slice(array_filter($items, static fn (OpenItem $item): bool => $item->side === Side::Credit), 0, self::PROPOSALS) as $credit) {
             $credit = $credit->controlAccountId === $at->account->id ? $credit : $credit->countedAs($this->taxes->shareOf($credit)->openGross());
             $proposal = $this->proposals->forItem($credit, $own);
-            $sure = CertainMatches::isCertain($proposal);
+            $sure = FittingMatches::isCertain($proposal);
             // What was open on its own day comes first; what was only invoiced since is for a person to judge.
             $proposal = $proposal->settles !== [] ? $proposal : $this->proposals->forItem($credit, $own, max($credit->date, $at->asOf));
             if ($proposal->settles !== []) {

@@ -37,7 +37,7 @@ test('the unapplied list is cleared to the ones with a reason', async ({ page })
         await expect(page.getByRole('link', { name: /certain one/ })).toBeVisible();
         await expect(page.locator('#loose-rows .tag.green').first()).toBeVisible();
         await press(page, 'g');
-        await expect(page.getByRole('heading', { level: 1 })).toHaveText('Certain matches');
+        await expect(page.getByRole('heading', { level: 1 })).toHaveText('Proposed matches');
         await press(page, 'Control+Enter');
         await done(page, 'Posted run');
     });

@@ -190,7 +190,7 @@ final class MatchingTest extends BooksTestCase
             'ledger.csv' => self::ledger(['QE1,2026-10-01,1100,s,100.00,,QA,', 'QE2,2026-10-02,1100,s,55.00,,QB,', 'QE3,2026-10-05,1100,s,,55.00,QR,', 'QE4,2026-10-06,1100,s,,100.00,QS,', 'QE5,2026-10-06,1100,s,,7.00,QT,', 'QE6,2026-10-02,1100,s,55.00,,QC,']),
         ]);
         $this->actingAs($this->person());
-        $page = (string) $this->get('/unapplied/run')->assertOk()->assertSee('Match 3 credits, 155.00')->getContent();
+        $page = (string) $this->get('/unapplied/run')->assertOk()->assertSee('Match 3 certain credits, 155.00')->getContent();
         preg_match('/name="seen" value="(\w{64})"/', $page, $seen);
         $this->post('/unapplied/run', ['key' => 'r', 'seen' => 'other'])->assertSessionHas('refusal');
         foreach ([1, 2] as $click) {
@@ -198,7 +198,7 @@ final class MatchingTest extends BooksTestCase
         }
         self::assertSame(3, DB::table('settlements')->count());
         self::assertSame(['0.00', '0.00', '0.00'], [$this->open('QA'), $this->open('QB'), $this->open('QS')]);
-        $this->get('/unapplied/run')->assertSee('No loose credit has a certain proposal');
+        $this->get('/unapplied/run')->assertOk()->assertDontSee('certain credit');
         $this->post('/unapplied/'.$this->customerId('C2').'/leave', ['key' => 'l', 'reason' => '', 'look_again' => '2026-11-15'])->assertSessionHas('refusal');
         $this->post('/unapplied/'.$this->customerId('C2').'/leave', ['key' => 'l', 'reason' => 'waits for the buyer', 'look_again' => '2026-11-15'])->assertSessionHas('done');
         $this->get('/unapplied')->assertSee('1 customer left loose with a reason')->assertSee('until 15 Nov');
@@ -224,5 +224,24 @@ final class MatchingTest extends BooksTestCase
         self::assertSame('-130.00', array_column($this->report('aged', ['--as-of' => '2026-10-31'])['customers'], 'unapplied', 'customer')['C1']);
         $this->match('C1', ['A' => '', 'B' => '', 'R' => ''], '2026-11-04');
         $this->get('/unapplied?as_of=2026-10-31')->assertDontSee('Uno');
+    }
+
+    /** What is certain goes along unless it is left out; what fits otherwise only if it is taken along. */
+    public function test_a_run_posts_what_a_person_chooses(): void
+    {
+        $this->importBasics(['items.csv' => self::items([
+            'PA,invoice,C2,2026-10-01,2026-10-31,EUR,40.00,40.00,,,,', 'PB,invoice,C2,2026-10-02,2026-11-01,EUR,40.00,40.00,,,,', 'PC,invoice,C2,2026-10-03,2026-11-02,EUR,77.00,77.00,,,,',
+            'PR,receipt,C2,2026-10-05,2026-10-05,EUR,40.00,40.00,,,,', 'PS,receipt,C2,2026-10-06,2026-10-06,EUR,77.00,77.00,,PC,,',
+        ])]);
+        $this->actingAs($this->person());
+        $page = (string) $this->get('/unapplied/run')->assertOk()->assertSee('take along')->assertSee('same amount, for you to choose')->getContent();
+        preg_match('/name="seen" value="(\w{64})"/', $page, $seen);
+        preg_match_all('/name="leave\[(\d+)\]"/', $page, $ids);
+        self::assertContains((string) $this->itemId('PS'), $ids[1]);
+        $certain = array_fill_keys($ids[1], '1');
+        $this->post('/unapplied/run', ['key' => 'none', 'seen' => $seen[1], 'leave' => $certain])->assertSessionHas('refusal', static fn (string $says): bool => str_contains($says, 'Nothing is chosen'));
+        $this->post('/unapplied/run', ['key' => 'r', 'seen' => $seen[1], 'leave' => $certain, 'take' => [$this->itemId('PR') => '1']])->assertSessionHas('done');
+        self::assertSame(['0.00', '40.00', '77.00', '0.00', '77.00'], array_map($this->open(...), ['PA', 'PB', 'PC', 'PR', 'PS']));
+        self::assertSame(1, DB::table('run_settlements')->count());
     }
 }

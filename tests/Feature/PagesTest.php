@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Http\Middleware\PlainInput;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\File;
 use PDO;
 use PHPUnit\Framework\Attributes\DataProvider;
 
@@ -256,5 +258,17 @@ final class PagesTest extends BooksTestCase
         $part = $this->get('/proof?from=500', ['HX-Request' => 'true'])->assertOk()->assertSee('L620')->assertDontSee('<html', false)->assertDontSee(' more<', false);
         self::assertSame(122, substr_count((string) $part->getContent(), '<tr '));
         $this->get('/proof?from=500')->assertSee('<html', false)->assertSee('L620');
+    }
+
+    /** A list that a form sends and the middleware does not know would be lost in silence; files come another way. */
+    public function test_every_list_of_a_form_is_let_through(): void
+    {
+        $lists = [];
+        foreach (File::allFiles(resource_path('views')) as $view) {
+            preg_match_all('/name="(\w+)\[/', $view->getContents(), $names);
+            $lists = [...$lists, ...$names[1]];
+        }
+        self::assertContains('tick', $lists);
+        self::assertSame([], array_values(array_diff(array_unique($lists), [...PlainInput::LISTS, 'files'])));
     }
 }

@@ -124,6 +124,29 @@ final class SettlingTest extends BooksTestCase
         $this->level();
     }
 
+    /** The page sends all of it: worth beside a credit in other money, discounts, reasons, lines. */
+    public function test_the_worktop_sends_what_a_person_says(): void
+    {
+        $this->actingAs($this->person());
+        [$customer, $credit, $invoice] = [$this->customerId('C2'), $this->itemId('U2'), $this->itemId('U1')];
+        $this->get("/unapplied?customer={$customer}")->assertOk()->assertSee('worth in EUR or GBP');
+        $form = ['tick' => [$credit => '1', $invoice => '1'], 'amount' => [], 'worth' => [$credit => '910.00']];
+        $this->post("/unapplied/{$customer}/rehearse", $form)->assertOk()->assertSee('Post 910.00 and next')->assertSee('U2 converted into EUR')->assertSee('Exchange losses');
+        $this->post("/unapplied/{$customer}", [...$form, 'key' => 'w'])->assertSessionHas('done');
+        self::assertSame(['U2' => 0, 'U1' => 0], $this->open(['U2', 'U1']));
+
+        $customer = $this->customerId('C1');
+        $this->get("/unapplied?customer={$customer}&with_lines=1")->assertOk()->assertSee('less 24.20 discount')->assertSee('only line 2, Salt');
+        $form = ['tick' => [$this->itemId('R1') => '1', $this->itemId('I1') => '1'], 'amount' => [], 'discount' => [$this->itemId('I1') => '1']];
+        $this->post("/unapplied/{$customer}/rehearse", $form)->assertOk()->assertSee('Post 1,210.00 and next');
+        $form = ['tick' => [$this->itemId('R2') => '1', $this->itemId('I2') => '1'], 'amount' => [], 'kept_code' => ['SHORT'], 'kept_of' => [(string) $this->itemId('I2')], 'kept' => ['5.00']];
+        $this->post("/unapplied/{$customer}/rehearse", $form)->assertOk()->assertSee('Post 605.00 and next');
+        $form = ['tick' => [$this->itemId('R2') => '1', $this->itemId('I2') => '1'], 'amount' => [], 'lines' => [$this->itemId('I2') => ['2' => '1']]];
+        $this->post("/unapplied/{$customer}/rehearse", $form)->assertOk()->assertSee('Post 242.00 and next');
+        $this->post("/unapplied/{$customer}/rehearse", ['tick' => [$this->itemId('D1') => '1'], 'worth' => ['x' => ['y']], 'kept' => 'z', 'discount' => 'q'])->assertOk();
+        $this->level();
+    }
+
     public function test_what_does_not_fit_is_refused_and_nothing_is_written(): void
     {
         $before = DB::table('audit_records')->count();

@@ -15,7 +15,7 @@ use App\Http\UnappliedWorktop;
 use App\Http\ViewPoint;
 use App\Models\Customer;
 use App\Models\Run;
-use App\Queries\CertainMatches;
+use App\Queries\FittingMatches;
 use App\Queries\LooseCustomer;
 use App\Queries\LooseTotals;
 use App\Queries\ProposalCount;
@@ -32,7 +32,7 @@ final class UnappliedController
 {
     private const ROWS = 500;
 
-    public function index(Request $request, ViewPoint $at, Unapplied $unapplied, CertainMatches $certain, UnappliedWorktop $worktop): string
+    public function index(Request $request, ViewPoint $at, Unapplied $unapplied, FittingMatches $fitting, UnappliedWorktop $worktop): string
     {
         $customers = $unapplied->customers($at->account, $at->asOf);
         $wanted = $request->integer('customer');
@@ -42,7 +42,7 @@ final class UnappliedController
 
         return Part::of(view('unapplied.index', [
             'customers' => $page, 'more' => $from + count($page), 'all' => count($customers), 'totals' => new LooseTotals($customers),
-            ...$this->progress($certain, $at, $customers), ...$worktop->of($request, $at, $chosen), 'reason' => array_column($customers, 'reason', 'id')[$chosen->id ?? 0] ?? null,
+            ...$this->progress($fitting, $at, $customers), ...$worktop->of($request, $at, $chosen), 'reason' => array_column($customers, 'reason', 'id')[$chosen->id ?? 0] ?? null,
         ]), $request);
     }
 
@@ -62,16 +62,16 @@ final class UnappliedController
     }
 
     /** Works proposals out for a moment, and says how far they are. */
-    public function propose(ViewPoint $at, Unapplied $unapplied, CertainMatches $certain): Response
+    public function propose(ViewPoint $at, Unapplied $unapplied, FittingMatches $fitting): Response
     {
         $customers = $unapplied->customers($at->account, $at->asOf);
-        $certain->workOut($at->account, $at->asOf, $certain->waiting($at->account, $at->asOf, $customers), 0.7);
-        $progress = $this->progress($certain, $at, $customers);
+        $fitting->workOut($at->account, $at->asOf, $fitting->waiting($at->account, $at->asOf, $customers), 0.7);
+        $progress = $this->progress($fitting, $at, $customers);
 
         return response()->view('unapplied.progress', $progress)->withHeaders($progress['waiting'] === 0 ? ['HX-Trigger-After-Settle' => 'proposals-known'] : []);
     }
 
-    /** All certain proposals, to be looked at and posted as one. */
+    /** All that fits, to be looked at and posted as one. */
     public function run(Request $request, ViewPoint $at, RunMatches $run, Settings $settings): string
     {
         $lines = $run->plan($at->account, $at->asOf);
@@ -95,7 +95,8 @@ final class UnappliedController
 
     public function postRun(Request $request, ViewPoint $at, RunMatches $run): RedirectResponse
     {
-        $id = $run->post(FormKey::of($request, 'run'), $at->account, $at->asOf, $request->string('seen')->toString());
+        $ids = static fn (string $name): array => array_map(intval(...), array_keys((array) $request->input($name, [])));
+        $id = $run->post(FormKey::of($request, 'run'), $at->account, $at->asOf, $request->string('seen')->toString(), $ids('leave'), $ids('take'));
 
         return redirect()->route('unapplied')->with('done', ['text' => "Posted run {$id}.", 'url' => route('unapplied.posted-run', $id), 'link' => 'Open it']);
     }
@@ -140,13 +141,13 @@ final class UnappliedController
 
     /**
      * @param list<LooseCustomer> $customers
-     * @return array{waiting: int, of: int, found: int, proposed: array<int, ProposalCount>}
+     * @return array{waiting: int, of: int, found: int, others: int, proposed: array<int, ProposalCount>}
      */
-    private function progress(CertainMatches $certain, ViewPoint $at, array $customers): array
+    private function progress(FittingMatches $fitting, ViewPoint $at, array $customers): array
     {
-        $counts = $certain->counts($at->account, $at->asOf, $customers);
+        $counts = $fitting->counts($at->account, $at->asOf, $customers);
         $of = count(array_filter($customers, static fn (LooseCustomer $customer): bool => $customer->matchable > 0));
 
-        return ['waiting' => $of - count($counts), 'of' => $of, 'found' => array_sum(array_column($counts, 'certain')), 'proposed' => $counts];
+        return ['waiting' => $of - count($counts), 'of' => $of, 'found' => array_sum(array_column($counts, 'certain')), 'others' => array_sum(array_column($counts, 'others')), 'proposed' => $counts];
     }
 }

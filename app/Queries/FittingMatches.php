@@ -14,8 +14,8 @@ use App\Support\Remembered;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
 
-/** What loose credits could settle without anybody's judgement (R6). Worked out customer by customer, and kept for as long as the customer's open items stay as they are. */
-final readonly class CertainMatches
+/** What loose credits could settle to the minor unit (R6), and which of it needs nobody's judgement. Worked out customer by customer, and kept for as long as the customer's open items stay as they are. */
+final readonly class FittingMatches
 {
     public function __construct(private Positions $positions, private Proposals $proposals) {}
 
@@ -46,7 +46,7 @@ final readonly class CertainMatches
         $kept = $this->kept($account, $asOf);
         foreach ($waiting as $customer) {
             [$found, $others] = $this->of($this->positions->itemsToMatch($account->id, $customer->id, $asOf));
-            $kept[$customer->id] = [$customer->state, count($found), $others, serialize($found)];
+            $kept[$customer->id] = [$customer->state, count(array_filter($found, static fn (FittingMatch $match): bool => $match->certain)), $others, serialize($found)];
             if (microtime(true) > $until) {
                 break;
             }
@@ -75,15 +75,15 @@ final readonly class CertainMatches
 
     /**
      * @param list<LooseCustomer> $customers
-     * @return array<int, list<CertainMatch>> by customer id
+     * @return array<int, list<FittingMatch>> by customer id
      */
     public function known(Account $account, string $asOf, array $customers): array
     {
         $kept = $this->kept($account, $asOf);
         $known = [];
-        foreach (array_keys(array_filter($this->counts($account, $asOf, $customers), static fn (ProposalCount $count): bool => $count->certain > 0)) as $id) {
-            /** @var list<CertainMatch> $found */
-            $found = unserialize($kept[$id][3], ['allowed_classes' => [CertainMatch::class, Way::class]]);
+        foreach (array_keys(array_filter($this->counts($account, $asOf, $customers), static fn (ProposalCount $count): bool => $count->certain + $count->others > 0)) as $id) {
+            /** @var list<FittingMatch> $found */
+            $found = unserialize($kept[$id][3], ['allowed_classes' => [FittingMatch::class, Way::class]]);
             $known[$id] = $found;
         }
 
@@ -93,35 +93,41 @@ final readonly class CertainMatches
     /** Discounts and remainders are left to a person. */
     public static function isCertain(Proposal $proposal): bool
     {
-        return $proposal->only && in_array($proposal->how, [Way::Quoted, Way::Exact], true) && ! $proposal->takesDiscount() && $proposal->difference === 0 && $proposal->unapplied === 0;
+        return $proposal->only && in_array($proposal->how, [Way::Quoted, Way::Exact], true) && self::fits($proposal);
+    }
+
+    private static function fits(Proposal $proposal): bool
+    {
+        return $proposal->settles !== [] && ! $proposal->takesDiscount() && $proposal->difference === 0 && $proposal->unapplied === 0;
     }
 
     /**
      * @param list<OpenItem> $items of the customer
-     * @return array{list<CertainMatch>, int} each item in one only; and of how many other credits something is proposed
+     * @return array{list<FittingMatch>, int} each item in one only, the certain ones first; and for how many credits something is proposed that is not certain
      */
     private function of(array $items): array
     {
-        $certain = $taken = [];
+        $proposals = $found = $taken = [];
         $others = 0;
-        foreach ($items as $credit) {
-            if ($credit->side !== Side::Credit) {
-                continue;
-            }
-            $proposal = $this->proposals->forItem($credit, $items);
+        foreach (array_filter($items, static fn (OpenItem $item): bool => $item->side === Side::Credit) as $credit) {
+            $proposals[] = [$credit->id, $this->proposals->forItem($credit, $items)];
+        }
+        usort($proposals, static fn (array $one, array $other): int => self::isCertain($other[1]) <=> self::isCertain($one[1]));
+        foreach ($proposals as [$creditId, $proposal]) {
             $settles = array_map(static fn (Settles $settles): int => $settles->item->id, $proposal->settles);
-            if (self::isCertain($proposal) && array_intersect([$credit->id, ...$settles], $taken) === []) {
-                array_push($taken, $credit->id, ...$settles);
-                $certain[] = new CertainMatch($credit->id, $proposal->how, $settles);
-            } elseif ($settles !== []) {
-                $others++;
+            $free = array_intersect([$creditId, ...$settles], $taken) === [];
+            $certain = $free && self::isCertain($proposal);
+            if ($free && self::fits($proposal)) {
+                array_push($taken, $creditId, ...$settles);
+                $found[] = new FittingMatch($creditId, $proposal->how, $settles, $certain);
             }
+            $others += $certain || $settles === [] ? 0 : 1;
         }
 
-        return [$certain, $others];
+        return [$found, $others];
     }
 
-    /** @return array<int, array{string, int, int, string}> state of the open items, how many are certain and how many not, and the certain ones serialised, by customer id */
+    /** @return array<int, array{string, int, int, string}> state of the open items, how many are certain and how many not, and those that fit serialised, by customer id */
     private function kept(Account $account, string $asOf): array
     {
         /** @var array{string, array<int, array{string, int, int, string}>}|null $kept */
@@ -132,7 +138,7 @@ final readonly class CertainMatches
 
     private function key(Account $account, string $asOf): string
     {
-        return Remembered::key("certain {$account->id} {$asOf}");
+        return Remembered::key("fitting {$account->id} {$asOf}");
     }
 
     /** What else the proposals follow from, but the customer's own items. */
