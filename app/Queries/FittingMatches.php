@@ -14,7 +14,7 @@ use App\Support\Remembered;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
 
-/** What loose credits could settle to the minor unit (R6), and which of it needs nobody's judgement. Worked out customer by customer, and kept for as long as the customer's open items stay as they are. */
+/** What would use loose credits up whole (R6), and which of it needs nobody's judgement. Worked out customer by customer, and kept for as long as the customer's open items stay as they are. */
 final readonly class FittingMatches
 {
     public function __construct(private Positions $positions, private Proposals $proposals) {}
