@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
-use Ajuste\Core\Calendar\Day;
+use Ajuste\Core\Exchange\Bank\BankDetails;
 use Ajuste\Core\Exchange\Bank\Iban;
 use Ajuste\Core\Exchange\Bank\Payment;
 use Ajuste\Core\Exchange\Bank\PaymentOrder;
@@ -16,7 +16,6 @@ use Ajuste\Core\Money\Money;
 use Ajuste\Core\Money\TypedAmount;
 use Ajuste\Core\Refusal;
 use Ajuste\Core\Settlement\ReceiptPosting;
-use Ajuste\Core\Subledger\CarryingAmount;
 use Ajuste\Core\Subledger\Kind;
 use Ajuste\Core\Subledger\Side;
 use App\Actions\Receipts\Way;
@@ -36,9 +35,6 @@ use Illuminate\Support\Facades\DB;
 /** Pays loose credits back: refund and credit close each other at once; a transfer is ordered from the bank, and its statement clears what is in transit (R2). */
 final readonly class Refunds
 {
-    /** Days for which bank details count as new, and the reviewer is asked. */
-    private const NEW_DETAILS_DAYS = 30;
-
     public function __construct(
         private Settings $settings, private Positions $positions, private Rates $rates, private DepositTaxes $taxes, private MatchItems $match, private RefundList $list, private Bank $bank, private Actor $actor, private AuditTrail $audit,
     ) {}
@@ -61,7 +57,7 @@ final readonly class Refunds
             $net = $share->ofGross($sum);
             $customer = Customer::query()->findOrFail($credit->customerId);
             $day = $this->settings->locked()->firstOpenFrom(max($date, $credit->date));
-            $base = Money::ofMinor(CarryingAmount::movedBy($credit->base->minor, $credit->amount->minor, $credit->matched, $credit->moved, $net->minor), $credit->base->currency);
+            $base = $credit->moves($net);
             $record = new Recorder($this->actor);
             $control = $this->settings->accounts()->withId($credit->controlAccountId);
             [$item, $document, $voucher] = $this->pay($record, $customer, $control, $way, $day, $net, $base, $share->tax($net), $credit->document);
@@ -151,10 +147,9 @@ final readonly class Refunds
     private function keep(Recorder $record, Customer $customer, ?int $creditId, int $item, int $voucherId, ?int $settlementId, Way $way, Money $paid, string $reason): void
     {
         $changed = $way === Way::Transfer ? $this->list->ibanChangedAt($customer->id) : '';
-        $recent = $changed !== '' && Day::between(substr($changed, 0, 10), substr($record->recordedAt, 0, 10)) <= self::NEW_DETAILS_DAYS;
         DB::table('refunds')->insert([
             'credit_item_id' => $creditId, 'item_id' => $item, 'voucher_id' => $voucherId, 'settlement_id' => $settlementId, 'way' => $way->value, 'paid' => $paid->minor, 'payee' => $customer->name, 'iban' => $way === Way::Transfer ? Iban::plain($customer->iban) : '',
-            'iban_changed_at' => $recent ? $changed : '', 'reason' => Reason::of($reason, 'Say why it is paid back; the voucher names it.'), 'who' => $this->actor->who, 'recorded_at' => $record->recordedAt,
+            'iban_changed_at' => BankDetails::areNew(substr($changed, 0, 10), substr($record->recordedAt, 0, 10)) ? $changed : '', 'reason' => Reason::of($reason, 'Say why it is paid back; the voucher names it.'), 'who' => $this->actor->who, 'recorded_at' => $record->recordedAt,
         ]);
     }
 

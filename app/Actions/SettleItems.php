@@ -90,9 +90,7 @@ final readonly class SettleItems
         try {
             $plan = $this->plan($request, $control);
             $remainder = $plan->settlement->toExplain;
-            if (! $remainder->isZero()) {
-                throw new Refusal("{$remainder->abs()->grouped()} {$remainder->currency->code} of the ".($remainder->minor > 0 ? 'debits' : 'credits').' is still to be placed. Tick more on the other side or settle less.');
-            }
+            Matching::refuseRemainder($remainder);
             [$match, $vouchers] = $this->record($record, $request, $control, $plan);
 
             return new MatchRehearsal($plan->ticks, $remainder, $match, null, $vouchers);
@@ -143,9 +141,7 @@ final readonly class SettleItems
     {
         $this->settings->locked()->refuse($plan->date, 'The match');
         foreach ($plan->asIs as $item) {
-            if ($item->date > $plan->date) {
-                throw new Refusal("The match cannot be dated {$plan->date}: {$item->title()} is dated {$item->date}. Choose that day or a later one.");
-            }
+            Matching::refuseEarlier($item, $plan->date);
         }
         $customer = Customer::query()->findOrFail($request->customerId);
         $id = Settlement::query()->create(['customer_id' => $customer->id, 'date' => $plan->date, 'who' => $this->actor->who, 'recorded_at' => $record->recordedAt])->id;

@@ -9,7 +9,6 @@ use Ajuste\Core\Ledger\Voucher;
 use Ajuste\Core\Money\Money;
 use Ajuste\Core\Settlement\Conversion;
 use Ajuste\Core\Settlement\ReceiptPosting;
-use Ajuste\Core\Subledger\CarryingAmount;
 use Ajuste\Core\Subledger\Kind;
 use Ajuste\Core\Subledger\OpenItem;
 use Ajuste\Core\Subledger\Side;
@@ -33,7 +32,7 @@ final readonly class TakeOverCredit
         $share = $this->taxes->shareOf($deposit);
         $net = $share->ofGross($gross);
         $tax = $share->tax($net);
-        $base = $this->moved($deposit, $net);
+        $base = $deposit->moves($net);
         $deposits = $this->settings->accounts()->withId($deposit->controlAccountId);
         $voucher = (new ReceiptPosting($this->settings->accounts()))->depositMatched($date, $deposits, $control, $base, $tax, $gross, $deposit->document, $customer->customer);
 
@@ -48,15 +47,10 @@ final readonly class TakeOverCredit
      */
     public function intoCurrency(Recorder $record, int $settlementId, string $date, OpenItem $credit, Money $worth, Account $control, Customer $customer): array
     {
-        $conversion = new Conversion($this->moved($credit, $credit->open), $worth);
+        $conversion = new Conversion($credit->moves($credit->open), $worth);
         $voucher = (new ReceiptPosting($this->settings->accounts()))->converted($date, $control, $conversion, $credit->open, $worth, $credit->document, $customer->customer);
 
         return [$voucher, $this->record($record, $settlementId, $date, $credit, $voucher, [$credit->open, $conversion->moved], Kind::Transfer, $control, [$worth, $conversion->base])];
-    }
-
-    private function moved(OpenItem $item, Money $part): Money
-    {
-        return Money::ofMinor(CarryingAmount::movedBy($item->base->minor, $item->amount->minor, $item->matched, $item->moved, $part->minor), $item->base->currency);
     }
 
     /**

@@ -90,15 +90,10 @@ final readonly class FittingMatches
         return $known;
     }
 
-    /** Discounts and remainders are left to a person. */
+    /** What a run posts by itself; discounts and remainders are left to a person. */
     public static function isCertain(Proposal $proposal): bool
     {
-        return $proposal->only && in_array($proposal->how, [Way::Quoted, Way::Exact], true) && self::fits($proposal);
-    }
-
-    private static function fits(Proposal $proposal): bool
-    {
-        return $proposal->settles !== [] && ! $proposal->takesDiscount() && $proposal->difference === 0 && $proposal->unapplied === 0;
+        return $proposal->isSure() && $proposal->usesUpTheWhole();
     }
 
     /**
@@ -117,7 +112,7 @@ final readonly class FittingMatches
             $settles = array_map(static fn (Settles $settles): int => $settles->item->id, $proposal->settles);
             $free = array_intersect([$creditId, ...$settles], $taken) === [];
             $certain = $free && self::isCertain($proposal);
-            if ($free && self::fits($proposal)) {
+            if ($free && $proposal->usesUpTheWhole()) {
                 array_push($taken, $creditId, ...$settles);
                 $found[] = new FittingMatch($creditId, $proposal->how, $settles, $certain);
             }

@@ -21,7 +21,7 @@ final readonly class LineGuess
     /** Whether one keystroke may post it: it confirms what is posted, or its payer is sure, quoted or of the same amount, the only such. */
     public function isCertain(): bool
     {
-        return $this->confirmation->sure ?? ($this->proposal !== null && $this->proposal->only && in_array($this->proposal->how, [Way::Quoted, Way::Exact, Way::ExactNet], true));
+        return $this->confirmation->sure ?? $this->proposal?->isSure() ?? false;
     }
 
     /** What accepting a proposal asks for. */

@@ -39,4 +39,10 @@ final readonly class LooseCustomer
     {
         return new self($this->id, $this->customer, $this->name, $this->items, $this->loose, $this->refunds, $this->debits, $this->matchable, $this->oldest, $this->newest, $this->what, $this->state, $reason);
     }
+
+    /** Loose credits less refunds that wait for theirs. */
+    public function net(): int
+    {
+        return $this->loose - $this->refunds;
+    }
 }

@@ -22,6 +22,18 @@ final readonly class Proposal
         public int $unapplied,
     ) {}
 
+    /** Quoted, or of the same amount gross or net, and the only such: nothing about it is guessed (R6). */
+    public function isSure(): bool
+    {
+        return $this->only && in_array($this->how, [Way::Quoted, Way::Exact, Way::ExactNet], true);
+    }
+
+    /** Whether it uses the receipt up whole, and neither takes a discount nor leaves something to explain. */
+    public function usesUpTheWhole(): bool
+    {
+        return $this->settles !== [] && ! $this->takesDiscount() && $this->difference === 0 && $this->unapplied === 0;
+    }
+
     public function takesDiscount(): bool
     {
         return array_filter($this->settles, static fn (Settles $settles): bool => $settles->discount > 0) !== [];

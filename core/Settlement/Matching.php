@@ -95,10 +95,7 @@ final readonly class Matching
         }
         $this->check($ticks, $date);
         $remainder = $this->remainder($ticks);
-        if (! $remainder->isZero()) {
-            $side = $remainder->minor > 0 ? 'debits' : 'credits';
-            throw new Refusal("{$remainder->abs()->grouped()} {$remainder->currency->code} of the {$side} is still to be placed. Tick more on the other side or settle less.");
-        }
+        self::refuseRemainder($remainder);
         $matches = $this->pairs($ticks);
         $differences = [];
         foreach ($matches as $match) {
@@ -113,6 +110,27 @@ final readonly class Matching
         }
 
         return new MatchPlan($date, $ticks, $matches, $differences, $this->voucher($differences, $date, $customer), $this->warnings($matches), $settled);
+    }
+
+    /**
+     * @param Money $remainder debits less all that settles them
+     *
+     * @throws Refusal unless it is nil
+     */
+    public static function refuseRemainder(Money $remainder): void
+    {
+        if (! $remainder->isZero()) {
+            $side = $remainder->minor > 0 ? 'debits' : 'credits';
+            throw new Refusal("{$remainder->abs()->grouped()} {$remainder->currency->code} of the {$side} is still to be placed. Tick more on the other side or settle less.");
+        }
+    }
+
+    /** @throws Refusal when the match would take effect before the item's document */
+    public static function refuseEarlier(OpenItem $item, string $date): void
+    {
+        if ($item->date > $date) {
+            throw new Refusal("The match cannot be dated {$date}: {$item->title()} is dated {$item->date}. Choose that day or a later one.");
+        }
     }
 
     /** @param  non-empty-list<Tick>  $ticks */
@@ -145,9 +163,7 @@ final readonly class Matching
             if ($tick->amount->minor > $item->open->minor) {
                 throw new Refusal("{$item->title()}: {$tick->amount->grouped()} was typed, but only {$item->open->grouped()} {$item->open->currency->code} is open for a match of {$date}.");
             }
-            if ($item->date > $date) {
-                throw new Refusal("The match cannot be dated {$date}: {$item->title()} is dated {$item->date}. Choose that day or a later one.");
-            }
+            self::refuseEarlier($item, $date);
         }
     }
 

@@ -46,4 +46,14 @@ final readonly class OpenItem
             $this->id, $this->document, $this->kind, $this->side, $this->date, $this->dueDate, $worth, $worth, $this->base, 0, 0, $this->reference, $this->terms, $this->customerId, $this->controlAccountId,
         );
     }
+
+    /**
+     * What the next part of it moves off, base currency (R1): rounded so that the parts add up to the whole.
+     *
+     * @param Money $part in the item's currency
+     */
+    public function moves(Money $part): Money
+    {
+        return Money::ofMinor(CarryingAmount::movedBy($this->base->minor, $this->amount->minor, $this->matched, $this->moved, $part->minor), $this->base->currency);
+    }
 }

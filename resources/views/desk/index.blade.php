@@ -20,7 +20,7 @@
             <h2>Left loose on purpose</h2>
             <table class="grid-table">
                 <thead><tr><th scope="col">Customer</th><th scope="col">Because</th><th scope="col">Look again</th><th scope="col" class="n">Loose</th></tr></thead>
-                <tbody>@foreach ($left as $loose)<tr><td><a href="{{ route('unapplied', ['customer' => $loose->id]) }}">{{ $loose->name }}</a></td><td>{{ $loose->reason->reason }} <span class="slate">{{ $loose->reason->who }}</span></td><td class="nowrap">{{ Say::day($loose->reason->lookAgain) }}</td><td class="n">{{ Money::ofMinor($loose->loose - $loose->refunds, $base)->grouped() }}</td></tr>@endforeach</tbody>
+                <tbody>@foreach ($left as $loose)<tr><td><a href="{{ route('unapplied', ['customer' => $loose->id]) }}">{{ $loose->name }}</a></td><td>{{ $loose->reason->reason }} <span class="slate">{{ $loose->reason->who }}</span></td><td class="nowrap">{{ Say::day($loose->reason->lookAgain) }}</td><td class="n">{{ Money::ofMinor($loose->net(), $base)->grouped() }}</td></tr>@endforeach</tbody>
             </table>
         @endif
         <h2>Control account less customers, day by day</h2>

@@ -170,22 +170,22 @@ final class ReceiptSettlementTest extends TestCase
             new Account(4, '2300', 'Output tax', AccountRole::OutputTax), new Account(5, '6100', 'Charges', AccountRole::BankCharges), new Account(6, '4085', 'Short deliveries'),
         ]);
         $posting = new ReceiptPosting($accounts);
-        [$control, $bank, $deposits, , , $shortage] = $accounts->all();
+        [$control, $moneyAccount, $deposits, , , $shortage] = $accounts->all();
         $lines = static fn (Voucher $voucher): array => array_map(static fn ($line): string => "{$line->account->number} {$line->base->decimal()}", $voucher->lines);
 
-        $receipt = $posting->received('2026-10-30', $bank, self::eur('985.00'), self::eur('15.00'), [$posting->offCustomer($control, self::eur('1000.00'), self::eur('1000.00'), 'R1', 'C1', 'Receipt')], 'Receipt', 'R1', 'C1');
+        $receipt = $posting->received('2026-10-30', $moneyAccount, self::eur('985.00'), self::eur('15.00'), [$posting->offCustomer($control, self::eur('1000.00'), self::eur('1000.00'), 'R1', 'C1', 'Receipt')], 'Receipt', 'R1', 'C1');
         self::assertSame(['1500 985.00', '6100 15.00', '1100 -1000.00'], $lines($receipt));
 
         $tax = Money::ofMinor(TaxRelief::atRate(121000, '21'), 'EUR');
-        $deposit = $posting->received('2026-10-30', $bank, self::eur('1210.00'), self::eur('0.00'), $posting->deposit($deposits, self::eur('1210.00'), $tax, self::eur('1210.00'), 'D1', 'C1'), 'Deposit');
+        $deposit = $posting->received('2026-10-30', $moneyAccount, self::eur('1210.00'), self::eur('0.00'), $posting->deposit($deposits, self::eur('1210.00'), $tax, self::eur('1210.00'), 'D1', 'C1'), 'Deposit');
         self::assertSame(['1500 1210.00', '2170 -1000.00', '2300 -210.00'], $lines($deposit));
         $matched = $posting->depositMatched('2026-11-12', $deposits, $control, self::eur('1000.00'), $tax, self::eur('1210.00'), 'D1', 'C1');
         self::assertSame(['2170 1000.00', '2300 210.00', '1100 -1210.00'], $lines($matched));
         self::assertTrue($deposit->effectOn($deposits)->plus($matched->effectOn($deposits))->isZero());
 
         self::assertSame(['4085 100.00', '2300 21.00', '1100 -121.00'], $lines($posting->deduction('2026-10-30', $shortage, $control, self::eur('121.00'), self::eur('21.00'), self::eur('121.00'), 'Shortage', 'I1', 'C1')));
-        self::assertSame(['1100 50.00', '1500 -50.00'], $lines($posting->returned('2026-10-30', $control, $bank, self::eur('50.00'), self::eur('0.00'), self::eur('0.00'), self::eur('50.00'), 'R1', 'C1')));
-        self::assertSame(['1100 1000.00', '6100 -15.00', '1500 -985.00'], $lines($posting->returned('2026-10-30', $control, $bank, self::eur('1000.00'), self::eur('0.00'), self::eur('15.00'), self::eur('1000.00'), 'R1', 'C1')));
-        self::assertSame(['6100 7.50', '1500 -7.50'], $lines($posting->returnFee('2026-10-30', $accounts->withRole(AccountRole::BankCharges), $bank, self::eur('7.50'), 'R1', 'C1')));
+        self::assertSame(['1100 50.00', '1500 -50.00'], $lines($posting->returned('2026-10-30', $control, $moneyAccount, self::eur('50.00'), self::eur('0.00'), self::eur('0.00'), self::eur('50.00'), 'R1', 'C1')));
+        self::assertSame(['1100 1000.00', '6100 -15.00', '1500 -985.00'], $lines($posting->returned('2026-10-30', $control, $moneyAccount, self::eur('1000.00'), self::eur('0.00'), self::eur('15.00'), self::eur('1000.00'), 'R1', 'C1')));
+        self::assertSame(['6100 7.50', '1500 -7.50'], $lines($posting->returnFee('2026-10-30', $accounts->withRole(AccountRole::BankCharges), $moneyAccount, self::eur('7.50'), 'R1', 'C1')));
     }
 }
