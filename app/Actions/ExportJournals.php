@@ -6,6 +6,7 @@ namespace App\Actions;
 
 use Ajuste\Core\Exchange\CsvWriter;
 use Ajuste\Core\Money\Money;
+use App\Queries\Matches;
 use App\Queries\Settings;
 use App\Support\Actor;
 use App\Support\Moment;
@@ -67,7 +68,7 @@ final readonly class ExportJournals
     {
         $csv = CsvWriter::line(['date', 'debit_document', 'credit_document', 'amount']);
         $rows = DB::table('matches as m')->join('items as d', 'd.id', '=', 'm.debit_item_id')->join('items as c', 'c.id', '=', 'm.credit_item_id')
-            ->whereNotNull('m.settlement_id')->where('m.amount', '>', 0)->whereNotIn('m.id', DB::table('match_reversals')->select('match_id'))
+            ->whereNotNull('m.settlement_id')->where('m.amount', '>', 0)->whereNotExists(Matches::reversed(...))
             ->when($since !== null, static fn ($query) => $query->where('m.date', '>=', $since))
             ->orderBy('m.id')->get(['m.date', 'd.document as debit', 'c.document as credit', 'm.amount', 'd.currency']);
         foreach ($rows as $row) {

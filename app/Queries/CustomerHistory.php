@@ -26,7 +26,7 @@ final class CustomerHistory
     {
         $days = new DaysToPay;
         $rows = DB::table('matches as m')->join('items as d', 'd.root_id', '=', 'm.debit_item_id')->join('items as c', 'c.root_id', '=', 'm.credit_item_id')->where('d.customer_id', $customerId)->where('d.control_account_id', $accountId)
-            ->whereIn('d.kind', ['invoice', 'debit_note'])->where('c.kind', 'receipt')->whereNull('d.superseded_at')->whereNull('c.superseded_at')->where('m.date', '<=', $asOf)->where('m.debit_base', '>', 0)->whereNotIn('m.id', DB::table('match_reversals')->select('match_id'))
+            ->whereIn('d.kind', ['invoice', 'debit_note'])->where('c.kind', 'receipt')->whereNull('d.superseded_at')->whereNull('c.superseded_at')->where('m.date', '<=', $asOf)->where('m.debit_base', '>', 0)->whereNotExists(Matches::reversed(...))
             ->orderByDesc('m.id')->limit(500)->get(['d.due_date', 'c.date', 'm.debit_base']);
         foreach ($rows as $row) {
             $days->add($row->due_date, $row->date, $row->debit_base);

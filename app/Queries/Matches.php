@@ -26,7 +26,13 @@ final readonly class Matches
     /** Matches that were not reversed. */
     public static function standing(): Builder
     {
-        return DB::table('matches')->whereNotIn('id', DB::table('match_reversals')->select('match_id'));
+        return DB::table('matches as m')->whereNotExists(self::reversed(...));
+    }
+
+    /** The reversal of a match `m`. */
+    public static function reversed(Builder $query): void
+    {
+        $query->from('match_reversals as taken')->whereColumn('taken.match_id', 'm.id');
     }
 
     private function all(): Builder

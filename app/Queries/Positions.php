@@ -242,7 +242,9 @@ final readonly class Positions
         $then = static fn (string $kept, string $worked): string => $knownAt === null ? "CASE WHEN p.last_moved_on <= :d THEN p.{$kept} ELSE {$worked} END" : $worked;
         // What is known now is found by its positions, so that cost follows what is open; an earlier moment is worked out from all rows.
         $from = $knownAt === null
-            ? 'item_positions p '.($customerId === null ? '' : 'INDEXED BY positions_customer ').'JOIN items i ON i.id = p.row_id WHERE p.control_account_id = :a AND (p.settled_on IS NULL OR p.settled_on > :d)'
+            ? ($customerId === null
+                ? 'item_positions p JOIN items i ON i.id = p.row_id WHERE p.item_id IN (SELECT item_id FROM item_positions WHERE control_account_id = :a AND settled_on IS NULL UNION ALL SELECT item_id FROM item_positions WHERE control_account_id = :a AND settled_on > :d)'
+                : 'item_positions p INDEXED BY positions_customer JOIN items i ON i.id = p.row_id WHERE p.control_account_id = :a AND (p.settled_on IS NULL OR p.settled_on > :d)')
             : 'items i JOIN item_positions p ON p.item_id = i.root_id WHERE i.control_account_id = :a AND i.recorded_at <= :k AND (i.superseded_at IS NULL OR i.superseded_at > :k)';
 
         return 'SELECT i.root_id AS item_id, i.customer_id, i.kind, i.side, i.date, i.currency, i.amount, i.base, i.control_account_id, '

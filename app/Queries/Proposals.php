@@ -145,7 +145,7 @@ final readonly class Proposals
         }
         $taken = [];
         $rows = DB::table('matches as m')->join('items as c', 'c.id', '=', 'm.credit_item_id')->whereIn('m.debit_item_id', array_keys($offers))
-            ->whereNotIn('m.id', DB::table('match_reversals')->select('match_id'))->groupBy('m.debit_item_id', 'c.kind')->selectRaw('m.debit_item_id AS item, c.kind, sum(m.amount) AS amount')->get();
+            ->whereNotExists(Matches::reversed(...))->groupBy('m.debit_item_id', 'c.kind')->selectRaw('m.debit_item_id AS item, c.kind, sum(m.amount) AS amount')->get();
         foreach ($rows as $row) {
             $as = in_array($row->kind, [Kind::CreditNote->value, Kind::Deduction->value], true) ? 'less' : 'paid';
             $taken[(int) $row->item][$as] = ($taken[(int) $row->item][$as] ?? 0) + (int) $row->amount;

@@ -21,7 +21,7 @@ final readonly class ReceiptPaper
     {
         $item = $this->positions->find($itemId);
         $settled = [];
-        foreach (DB::table('matches as m')->join('items as d', 'd.root_id', '=', 'm.debit_item_id')->whereNull('d.superseded_at')->where('m.credit_item_id', $itemId)->whereNotIn('m.id', DB::table('match_reversals')->select('match_id'))->where('m.amount', '>', 0)->orderBy('m.id')->get(['d.document', 'd.date', 'm.amount']) as $row) {
+        foreach (DB::table('matches as m')->join('items as d', 'd.root_id', '=', 'm.debit_item_id')->whereNull('d.superseded_at')->where('m.credit_item_id', $itemId)->whereNotExists(Matches::reversed(...))->where('m.amount', '>', 0)->orderBy('m.id')->get(['d.document', 'd.date', 'm.amount']) as $row) {
             $settled[] = new ReceiptDocumentLine($row->document, $row->date, Money::ofMinor($row->amount, $item->amount->currency));
         }
         $open = array_values(array_filter($this->positions->openItems($item->controlAccountId, $item->customerId, max($asOf, $item->date)), static fn (OpenItem $other): bool => $other->side === Side::Debit && $other->open->currency->code === $item->amount->currency->code));

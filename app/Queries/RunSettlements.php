@@ -25,7 +25,7 @@ final class RunSettlements
             ->whereExists(static fn (Builder $query) => $query->from('matches as m')->whereColumn('m.settlement_id', 'r.settlement_id')->whereColumn('m.credit_item_id', 'i.root_id'))
             ->where('r.run_id', $runId)->orderBy('c.customer')->orderBy('s.id')->offset($from)->limit($most)
             ->select(['s.id', 's.date', 'c.id as customer_id', 'c.name', 'i.root_id', 'i.kind', 'i.document', 'l.amount', 'l.currency', 'l.why'])
-            ->selectRaw('EXISTS (SELECT 1 FROM matches m WHERE m.settlement_id = s.id AND m.id NOT IN (SELECT match_id FROM match_reversals)) AS stands')
+            ->selectRaw('EXISTS (SELECT 1 FROM matches m WHERE m.settlement_id = s.id AND NOT EXISTS (SELECT 1 FROM match_reversals v WHERE v.match_id = m.id)) AS stands')
             ->selectRaw('(SELECT count(*) FROM vouchers v WHERE v.settlement_id = s.id AND v.reverses_id IS NULL) AS vouchers')->get()->all());
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use Ajuste\Core\Calendar\Period;
+use Ajuste\Core\Refusal;
 use App\Actions\Import\ImportFiles;
 use App\Actions\Import\ImportReport;
 use App\Actions\Import\SourceFiles;
@@ -14,6 +15,7 @@ use App\Actions\MatchRequest;
 use App\Models\User;
 use App\Queries\Settings;
 use App\Queries\Verification;
+use Closure;
 use Illuminate\Contracts\Console\Kernel;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Testing\TestCase;
@@ -164,5 +166,29 @@ abstract class BooksTestCase extends TestCase
     protected function assertBooksHold(): void
     {
         self::assertSame([], app(Verification::class)->faults());
+    }
+
+    /** @return list<string> account and minor units of one voucher, the last unless numbered */
+    protected function voucher(?int $id = null): array
+    {
+        return DB::table('postings')->join('accounts', 'accounts.id', '=', 'account_id')->where('voucher_id', $id ?? (int) DB::table('vouchers')->max('id'))->orderBy('postings.id')->get()->map(static fn (object $line): string => "{$line->account} {$line->base}")->all();
+    }
+
+    protected function refused(string $says, Closure $attempt): void
+    {
+        try {
+            $attempt();
+            self::fail("“{$says}” was expected.");
+        } catch (Refusal $refusal) {
+            self::assertStringContainsString($says, $refusal->getMessage());
+        }
+    }
+
+    /** Receivables and deposits tie to the customers, and the books hold together. */
+    protected function level(): void
+    {
+        self::assertSame('0.00', $this->report('proof')['difference']);
+        self::assertSame('0.00', $this->report('proof', ['--account' => '2170'])['difference']);
+        $this->assertBooksHold();
     }
 }

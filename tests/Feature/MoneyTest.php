@@ -6,7 +6,6 @@ namespace Tests\Feature;
 
 use Ajuste\Core\Exchange\Bank\PaymentOrder;
 use Ajuste\Core\Ledger\Account;
-use Ajuste\Core\Refusal;
 use Ajuste\Core\Settlement\RestPlace;
 use App\Actions\CreditEntry;
 use App\Actions\CreditNoteRequest;
@@ -26,7 +25,6 @@ use App\Queries\LineGuess;
 use App\Queries\ReceiptWorklist;
 use App\Queries\Settings;
 use App\StandIn\Outbox;
-use Closure;
 use Illuminate\Support\Facades\DB;
 
 /** What can be done with money besides placing it with one customer: batches, deposits, divisions, confirmations, returns. */
@@ -79,14 +77,6 @@ final class MoneyTest extends BooksTestCase
         return (int) DB::table('money_lines')->where('remittance', $text)->orderByDesc('id')->value('id');
     }
 
-    /** @return list<string> account and minor units of one voucher, the last unless numbered */
-    private function voucher(?int $id = null): array
-    {
-        $id ??= (int) DB::table('vouchers')->max('id');
-
-        return DB::table('postings')->join('accounts', 'accounts.id', '=', 'account_id')->where('voucher_id', $id)->orderBy('postings.id')->get()->map(static fn (object $line): string => "{$line->account} {$line->base}")->all();
-    }
-
     private function place(string $text, string $customer, ReceiptRequest $like): void
     {
         app(PlaceReceipt::class)->post("place-{$text}", new ReceiptRequest($this->lineId($text), $this->customerId($customer), $like->typed, rest: $like->rest, currency: $like->currency, amount: $like->amount, depositTax: $like->depositTax), $this->control());
@@ -96,23 +86,6 @@ final class MoneyTest extends BooksTestCase
     private function settle(string $key, string $customer, array $typed): void
     {
         app(SettleItems::class)->post($key, new MatchRequest($this->customerId($customer), $typed), $this->control());
-    }
-
-    private function refused(string $says, Closure $attempt): void
-    {
-        try {
-            $attempt();
-            self::fail("“{$says}” was expected.");
-        } catch (Refusal $refusal) {
-            self::assertStringContainsString($says, $refusal->getMessage());
-        }
-    }
-
-    private function level(): void
-    {
-        self::assertSame('0.00', $this->report('proof')['difference']);
-        self::assertSame('0.00', $this->report('proof', ['--account' => '2170'])['difference']);
-        $this->assertBooksHold();
     }
 
     /** A statement of 9 October brings the receipt that the accounting system posted on the 7th: it is confirmed, not posted twice. */

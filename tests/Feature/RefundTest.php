@@ -137,17 +137,4 @@ final class RefundTest extends BooksTestCase
     {
         return (int) DB::table('money_lines')->where('remittance', $text)->value('id');
     }
-
-    /** @return list<string> account and minor units of the last voucher */
-    private function voucher(): array
-    {
-        return DB::table('postings')->join('accounts', 'accounts.id', '=', 'account_id')->where('voucher_id', DB::table('vouchers')->max('id'))->orderBy('postings.id')->get()->map(static fn (object $line): string => "{$line->account} {$line->base}")->all();
-    }
-
-    private function level(): void
-    {
-        self::assertSame('0.00', $this->report('proof')['difference']);
-        self::assertSame('0.00', $this->report('proof', ['--account' => '2170'])['difference']);
-        $this->assertBooksHold();
-    }
 }

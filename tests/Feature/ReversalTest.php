@@ -28,20 +28,12 @@ final class ReversalTest extends BooksTestCase
         $this->actingAs($this->person());
     }
 
-    /** @return list<string> the last voucher */
-    private function voucher(): array
-    {
-        $last = DB::table('vouchers')->max('id');
-
-        return DB::table('postings')->join('accounts', 'accounts.id', '=', 'account_id')->where('voucher_id', $last)->orderBy('postings.id')->get(['account', 'base'])->map(static fn (object $line): string => "{$line->account} {$line->base}")->all();
-    }
-
     private function openOf(string $document, string $kind): int
     {
         return (int) DB::table('item_positions')->where('item_id', $this->itemId($document, $kind))->selectRaw('amount - matched AS open')->value('open');
     }
 
-    private function level(): void
+    private function tied(): void
     {
         self::assertSame('0.00', $this->report('proof')['difference']);
         self::assertSame([], $this->report('proof')['causes']);
@@ -65,7 +57,7 @@ final class ReversalTest extends BooksTestCase
         $this->get("/documents/{$invoice}")->assertSee('Taken back')->assertSee('sold twice');
         $this->get('/documents/'.DB::table('item_reversals')->value('by_item_id'))->assertSee('Takes back');
         $this->post("/documents/{$invoice}/take-back", [...$form, 'key' => 'b'])->assertSessionHas('refusal');
-        $this->level();
+        $this->tied();
     }
 
     public function test_without_its_entry_the_lines_say_and_without_lines_a_person(): void
@@ -79,7 +71,7 @@ final class ReversalTest extends BooksTestCase
         $this->post('/documents/'.$this->itemId('F3').'/take-back', ['key' => 'b', 'date' => '2026-10-20', 'reason' => 'x', 'account' => '4000', 'rate' => 'a lot'])->assertSessionHas('refusal');
         $this->post('/documents/'.$this->itemId('F3').'/take-back', ['key' => 'b', 'date' => '2026-10-20', 'reason' => 'x', 'account' => '4000', 'rate' => '21'])->assertSessionHas('done');
         self::assertSame(['1100 -5000', '4000 4132', '2300 868'], $this->voucher());
-        $this->level();
+        $this->tied();
     }
 
     public function test_what_changed_since_the_person_looked_is_told(): void
@@ -89,7 +81,7 @@ final class ReversalTest extends BooksTestCase
         $this->match('C1', ['F1' => '', 'R1' => '121.00']);
         $this->post('/documents/'.$this->itemId('F1').'/take-back', ['key' => 'a', 'date' => '2026-10-20', 'reason' => 'x', 'seen' => $seen[1] ?? ''])->assertSessionHas('refusal');
         self::assertSame(0, DB::table('item_reversals')->count());
-        $this->level();
+        $this->tied();
     }
 
     public function test_a_receipt_of_another_customer_moves_in_one_step(): void
@@ -107,7 +99,7 @@ final class ReversalTest extends BooksTestCase
         $totals = array_column((array) $this->report('aged')['customers'], 'total', 'customer');
         self::assertSame(['231.50', '-150.00'], [$totals['C1'], $totals['C2']]);
         $this->expectExceptionMessage('taken back already');
-        $this->level();
+        $this->tied();
         app(ReverseReceipt::class)->move('b', $receipt, $this->customerId('C2'), '2026-10-20', 'x');
     }
 
@@ -122,6 +114,6 @@ final class ReversalTest extends BooksTestCase
         self::assertSame([0, 5_000, 2_900], [$this->openOf('F1', 'invoice'), $this->openOf('F3', 'invoice'), $this->openOf('R1', 'receipt')]);
         $this->post("/matches/{$settlement}/reverse", ['key' => 'c', 'date' => '2026-10-20', 'reason' => 'all of it'])->assertSessionHas('done');
         self::assertSame([12_100, 15_000], [$this->openOf('F1', 'invoice'), $this->openOf('R1', 'receipt')]);
-        $this->level();
+        $this->tied();
     }
 }

@@ -5,14 +5,12 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use Ajuste\Core\Ledger\Account;
-use Ajuste\Core\Refusal;
 use App\Actions\MatchRequest;
 use App\Actions\Receipts\Decide;
 use App\Actions\Receipts\DeductionEntry;
 use App\Actions\ReverseSettlement;
 use App\Actions\SettleItems;
 use App\Queries\Settings;
-use Closure;
 use Illuminate\Support\Facades\DB;
 
 /** What the worktop of loose items can do beside a plain match: discounts, deductions, single lines, deposits, other currencies. */
@@ -204,22 +202,5 @@ final class SettlingTest extends BooksTestCase
         }
 
         return $open;
-    }
-
-    private function refused(string $says, Closure $attempt): void
-    {
-        try {
-            $attempt();
-            self::fail("“{$says}” was expected.");
-        } catch (Refusal $refusal) {
-            self::assertStringContainsString($says, $refusal->getMessage());
-        }
-    }
-
-    private function level(): void
-    {
-        self::assertSame('0.00', $this->report('proof')['difference']);
-        self::assertSame('0.00', $this->report('proof', ['--account' => '2170'])['difference']);
-        $this->assertBooksHold();
     }
 }
