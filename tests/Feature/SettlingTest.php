@@ -127,14 +127,14 @@ final class SettlingTest extends BooksTestCase
     {
         $this->actingAs($this->person());
         [$customer, $credit, $invoice] = [$this->customerId('C2'), $this->itemId('U2'), $this->itemId('U1')];
-        $this->get("/unapplied?customer={$customer}")->assertOk()->assertSee('worth in EUR or GBP');
+        $this->get("/unapplied?customer={$customer}")->assertOk()->assertSee('worth in EUR or GBP')->assertSee('in other money only');
         $form = ['tick' => [$credit => '1', $invoice => '1'], 'amount' => [], 'worth' => [$credit => '910.00']];
         $this->post("/unapplied/{$customer}/rehearse", $form)->assertOk()->assertSee('Post 910.00 and next')->assertSee('U2 converted into EUR')->assertSee('Exchange losses');
         $this->post("/unapplied/{$customer}", [...$form, 'key' => 'w'])->assertSessionHas('done');
         self::assertSame(['U2' => 0, 'U1' => 0], $this->open(['U2', 'U1']));
 
         $customer = $this->customerId('C1');
-        $this->get("/unapplied?customer={$customer}&with_lines=1")->assertOk()->assertSee('less 24.20 discount')->assertSee('only line 2, Salt');
+        $this->get("/unapplied?customer={$customer}&with_lines=1")->assertOk()->assertSee('less 24.20 discount')->assertSee('R1: same amount less discount → I1 ')->assertDontSee(', less the discount')->assertSee('only line 2, Salt');
         $form = ['tick' => [$this->itemId('R1') => '1', $this->itemId('I1') => '1'], 'amount' => [], 'discount' => [$this->itemId('I1') => '1']];
         $this->post("/unapplied/{$customer}/rehearse", $form)->assertOk()->assertSee('Post 1,210.00 and next');
         $form = ['tick' => [$this->itemId('R2') => '1', $this->itemId('I2') => '1'], 'amount' => [], 'kept_code' => ['SHORT'], 'kept_of' => [(string) $this->itemId('I2')], 'kept' => ['5.00']];

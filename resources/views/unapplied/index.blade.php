@@ -14,7 +14,7 @@
                     <td class="soft">{{ $loose->what }}</td>
                     <td class="nowrap soft" data-sort="{{ $loose->oldest }}">{{ Say::shortDay($loose->oldest) }}</td>
                     <td class="n" data-sort="{{ $loose->loose }}"><b class="font-semibold">{{ $loose->loose === 0 ? '' : $money($loose->loose)->grouped() }}</b>@if ($loose->refunds > 0) <span class="slate">{{ $money($loose->refunds)->grouped() }} Dr</span>@endif</td>
-                    <td class="n" data-sort="{{ $loose->matchable }}">@if ($loose->reason)<span class="tag" title="{{ $loose->reason->reason }}">until {{ Say::shortDay($loose->reason->lookAgain) }}</span>@elseif ($loose->matchable === 0)<span class="slate">nothing open</span>@else{{ $money($loose->matchable)->grouped() }}@endif
+                    <td class="n" data-sort="{{ $loose->matchable }}">@if ($loose->reason)<span class="tag" title="{{ $loose->reason->reason }}">until {{ Say::shortDay($loose->reason->lookAgain) }}</span>@elseif ($loose->matchable === 0)<span class="slate">{{ $loose->debits > 0 ? 'in other money only' : 'nothing open' }}</span>@else{{ $money($loose->matchable)->grouped() }}@endif
                         @if (($proposed[$loose->id]->certain ?? 0) > 0)<span class="tag green ml-1" title="Quoted or of the same amount, the only such">{{ $proposed[$loose->id]->certain }} sure</span>@endif @if (($proposed[$loose->id]->others ?? 0) > 0)<span class="tag ml-1" title="Proposed, for you to look at">{{ $proposed[$loose->id]->others }} to look at</span>@endif</td>
                 </tr>
             @empty
@@ -37,7 +37,7 @@
                 <div class="flex flex-wrap gap-2 mb-3" role="group" aria-label="Proposals">
                     @foreach ($proposals as [$credit, $proposal, $ticks, $sure])
                         <button type="button" @class(['tag', 'cursor-pointer', 'text-left', 'green' => $sure]) data-propose="{{ $ticks }}">
-                            {{ $credit->document }}: {{ $proposal->how->words() }}{{ $proposal->only ? '' : ', not the only way' }} → {{ implode(', ', array_map(fn ($settles) => $settles->item->document, array_slice($proposal->settles, 0, 3))) }}{{ count($proposal->settles) > 3 ? ' …' : '' }}{{ $proposal->takesDiscount() ? ', less the discount' : '' }}{{ $proposal->difference < 0 ? ', '.Money::ofMinor(-$proposal->difference, $credit->open->currency)->grouped().' short' : '' }} @if ($loop->first)<kbd>P</kbd>@endif
+                            {{ $credit->document }}: {{ $proposal->how->words() }}{{ $proposal->only ? '' : ', not the only way' }} → {{ implode(', ', array_map(fn ($settles) => $settles->item->document, array_slice($proposal->settles, 0, 3))) }}{{ count($proposal->settles) > 3 ? ' …' : '' }}{{ $proposal->takesDiscount() && $proposal->how->value !== 'exact_net' ? ', less the discount' : '' }}{{ $proposal->difference < 0 ? ', '.Money::ofMinor(-$proposal->difference, $credit->open->currency)->grouped().' short' : '' }} @if ($loop->first)<kbd>P</kbd>@endif
                         </button>
                     @endforeach
                 </div>
