@@ -25,7 +25,15 @@ export default defineConfig({
         permissions: ['clipboard-read', 'clipboard-write'],
         launchOptions: {
             executablePath: '/usr/bin/chromium',
-            args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--no-first-run'],
+            args: [
+                '--no-sandbox',
+                '--disable-gpu',
+                '--disable-quic',
+                '--disable-background-networking',
+                '--disable-component-update',
+                '--disable-sync',
+                '--no-first-run',
+            ],
         },
     },
     webServer: {

@@ -2,4 +2,4 @@
 
 declare(strict_types=1);
 
-return [App\Support\AjusteServiceProvider::class];
+return [App\Providers\AjusteServiceProvider::class];

@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Http\Controllers\AgedController;
+use App\Http\Controllers\BankController;
 use App\Http\Controllers\BatchesController;
 use App\Http\Controllers\BooksController;
 use App\Http\Controllers\CreditBalancesController;
@@ -35,27 +36,51 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/', DeskController::class)->name('desk');
 
     Route::get('/intake', [IntakeController::class, 'index'])->name('intake');
-    Route::get('/intake/imports/{import}', [IntakeController::class, 'show'])->name('import')->whereNumber('import');
-    Route::get('/intake/files/{file}', [IntakeController::class, 'source'])->name('source-file')->whereNumber('file');
+    Route::get('/intake/imports/{import}', [IntakeController::class, 'show'])
+        ->name('import')
+        ->whereNumber('import');
+    Route::get('/intake/files/{file}', [IntakeController::class, 'source'])
+        ->name('source-file')
+        ->whereNumber('file');
     Route::get('/intake/hand-in/{token}', [IntakeController::class, 'preview'])->name('hand-in');
 
     Route::get('/intake/compare', [IntakeController::class, 'compare'])->name('intake.compare');
 
-    Route::get('/receipts', [ReceiptsController::class, 'index'])->name('receipts')->middleware('reads-session-only');
+    Route::get('/receipts', [ReceiptsController::class, 'index'])
+        ->name('receipts')
+        ->middleware('reads-session-only');
     Route::get('/receipts/placed', [ReceiptsController::class, 'placed'])->name('receipts.placed');
-    Route::get('/receipts/{item}.pdf', [BooksController::class, 'receiptPaper'])->name('receipt.paper')->whereNumber('item');
+    Route::get('/receipts/{item}.pdf', [BooksController::class, 'receiptPaper'])
+        ->name('receipt.paper')
+        ->whereNumber('item');
+    Route::get('/bank', [BankController::class, 'index'])->name('bank');
     Route::get('/batches', [BatchesController::class, 'index'])->name('batches');
-    Route::get('/batches/{batch}/register.pdf', [BatchesController::class, 'register'])->name('batches.register')->whereNumber('batch');
-    Route::get('/customers/options', [BatchesController::class, 'customers'])->name('customers.options')->middleware('reads-session-only');
+    Route::get('/batches/{batch}/register.pdf', [BatchesController::class, 'register'])
+        ->name('batches.register')
+        ->whereNumber('batch');
+    Route::get('/customers/options', [BatchesController::class, 'customers'])
+        ->name('customers.options')
+        ->middleware('reads-session-only');
     Route::get('/deposits', [DepositsController::class, 'index'])->name('deposits');
-    Route::get('/credit-notes/{item}.pdf', [CreditNotesController::class, 'paper'])->name('credit-note.paper')->whereNumber('item');
+    Route::get('/credit-notes/{item}.pdf', [CreditNotesController::class, 'paper'])
+        ->name('credit-note.paper')
+        ->whereNumber('item');
     Route::get('/refunds', [RefundsController::class, 'index'])->name('refunds');
-    Route::get('/refunds/{item}.pdf', [RefundsController::class, 'paper'])->name('refunds.paper')->whereNumber('item');
-    Route::get('/payment-orders/{order}/{part}.xml', [RefundsController::class, 'order'])->name('payment-order')->whereNumber('order')->whereIn('part', ['order', 'answer']);
+    Route::get('/refunds/{item}.pdf', [RefundsController::class, 'paper'])
+        ->name('refunds.paper')
+        ->whereNumber('item');
+    Route::get('/payment-orders/{order}/{part}.xml', [RefundsController::class, 'order'])
+        ->name('payment-order')
+        ->whereNumber('order')
+        ->whereIn('part', ['order', 'answer']);
     Route::get('/settings', [SettingsController::class, 'index'])->name('settings');
     Route::get('/outbox', [StandInController::class, 'outbox'])->name('outbox');
-    Route::get('/outbox/{message}.eml', [StandInController::class, 'message'])->name('outbox.message')->whereNumber('message');
-    Route::get('/proof', [ProofController::class, 'index'])->name('proof')->middleware('reads-session-only');
+    Route::get('/outbox/{message}.eml', [StandInController::class, 'message'])
+        ->name('outbox.message')
+        ->whereNumber('message');
+    Route::get('/proof', [ProofController::class, 'index'])
+        ->name('proof')
+        ->middleware('reads-session-only');
     Route::get('/proof/source', [ProofController::class, 'source'])->name('proof.source');
     Route::get('/proof/pairs', [ProofController::class, 'pairs'])->name('proof.pairs');
     Route::get('/proof/unseen', [ProofController::class, 'unseen'])->name('proof.unseen');
@@ -64,49 +89,90 @@ Route::middleware('auth')->group(function (): void {
     Route::match(['get', 'post'], '/pair-check', [FindController::class, 'pairCheck'])->name('pair-check');
     Route::get('/trial-balance', [LedgerController::class, 'trialBalance'])->name('trial-balance');
     Route::get('/clearing', [LedgerController::class, 'clearing'])->name('clearing');
-    Route::get('/proof.{format}', [ProofController::class, 'export'])->name('proof.export')->whereIn('format', ['csv', 'xlsx']);
-    Route::get('/unapplied', [UnappliedController::class, 'index'])->name('unapplied')->middleware('reads-session-only');
-    Route::get('/unapplied/proposals', [UnappliedController::class, 'propose'])->name('unapplied.propose')->middleware('reads-session-only');
-    Route::get('/unapplied/runs/{run}', [UnappliedController::class, 'postedRun'])->name('unapplied.posted-run')->whereNumber('run');
+    Route::get('/proof.{format}', [ProofController::class, 'export'])
+        ->name('proof.export')
+        ->whereIn('format', ['csv', 'xlsx']);
+    Route::get('/unapplied', [UnappliedController::class, 'index'])
+        ->name('unapplied')
+        ->middleware('reads-session-only');
+    Route::get('/unapplied/proposals', [UnappliedController::class, 'propose'])
+        ->name('unapplied.propose')
+        ->middleware('reads-session-only');
+    Route::get('/unapplied/runs/{run}', [UnappliedController::class, 'postedRun'])
+        ->name('unapplied.posted-run')
+        ->whereNumber('run');
     Route::get('/unapplied/run', [UnappliedController::class, 'run'])->name('unapplied.run');
     Route::get('/credit-balances', [CreditBalancesController::class, 'index'])->name('credit-balances');
     Route::get('/aged', [AgedController::class, 'index'])->name('aged');
-    Route::get('/aged.{format}', [AgedController::class, 'export'])->name('aged.export')->whereIn('format', ['csv', 'xlsx']);
-    Route::get('/aged/{customer}', [AgedController::class, 'items'])->name('aged.items')->whereNumber('customer');
+    Route::get('/aged.{format}', [AgedController::class, 'export'])
+        ->name('aged.export')
+        ->whereIn('format', ['csv', 'xlsx']);
+    Route::get('/aged/{customer}', [AgedController::class, 'items'])
+        ->name('aged.items')
+        ->whereNumber('customer');
 
     Route::get('/journals', [JournalsController::class, 'index'])->name('journals');
-    Route::get('/vouchers/{voucher}', [JournalsController::class, 'voucher'])->name('voucher')->whereNumber('voucher');
-    Route::get('/matches/{settlement}', [JournalsController::class, 'match'])->name('match')->whereNumber('settlement');
+    Route::get('/vouchers/{voucher}', [JournalsController::class, 'voucher'])
+        ->name('voucher')
+        ->whereNumber('voucher');
+    Route::get('/matches/{settlement}', [JournalsController::class, 'match'])
+        ->name('match')
+        ->whereNumber('settlement');
     Route::get('/trail', [JournalsController::class, 'trail'])->name('trail');
 
-    Route::get('/documents/{item}', [BooksController::class, 'document'])->name('document')->whereNumber('item');
-    Route::get('/documents/{item}/take-back', [ReversalsController::class, 'show'])->name('document.reverse')->whereNumber('item');
-    Route::get('/notes/{note}/file', [NotesController::class, 'file'])->name('note.file')->whereNumber('note');
-    Route::get('/postings/{posting}', [BooksController::class, 'posting'])->name('posting')->whereNumber('posting');
-    Route::get('/customers/{customer}', [BooksController::class, 'customer'])->name('customer')->whereNumber('customer');
+    Route::get('/documents/{item}', [BooksController::class, 'document'])
+        ->name('document')
+        ->whereNumber('item');
+    Route::get('/documents/{item}/take-back', [ReversalsController::class, 'show'])
+        ->name('document.reverse')
+        ->whereNumber('item');
+    Route::get('/notes/{note}/file', [NotesController::class, 'file'])
+        ->name('note.file')
+        ->whereNumber('note');
+    Route::get('/postings/{posting}', [BooksController::class, 'posting'])
+        ->name('posting')
+        ->whereNumber('posting');
+    Route::get('/customers/{customer}', [BooksController::class, 'customer'])
+        ->name('customer')
+        ->whereNumber('customer');
     Route::get('/accounts/{account}', [BooksController::class, 'account'])->name('account');
     Route::get('/search', [BooksController::class, 'search'])->name('search');
 
     // Posts nothing: it only turns what the page shows into a file.
-    Route::post('/table.{format}', TableController::class)->name('table')->whereIn('format', ['csv', 'xlsx']);
+    Route::post('/table.{format}', TableController::class)
+        ->name('table')
+        ->whereIn('format', ['csv', 'xlsx']);
 
     Route::middleware('writer')->group(function (): void {
         Route::post('/intake', [IntakeController::class, 'handIn'])->name('intake.hand-in');
         Route::post('/intake/hand-in/{token}/mapping', [IntakeController::class, 'map'])->name('hand-in.map');
         Route::post('/intake/hand-in/{token}/commit', [IntakeController::class, 'commit'])->name('hand-in.commit');
         Route::post('/intake/hand-in/{token}/discard', [IntakeController::class, 'discard'])->name('hand-in.discard');
-        Route::post('/intake/rows/{row}/close', [IntakeController::class, 'closeRow'])->name('row.close')->whereNumber('row');
-        Route::post('/receipts/{line}/rehearse', [ReceiptsController::class, 'rehearse'])->name('receipts.rehearse')->middleware('reads-session-only')->whereNumber('line');
+        Route::post('/intake/rows/{row}/close', [IntakeController::class, 'closeRow'])
+            ->name('row.close')
+            ->whereNumber('row');
+        Route::post('/receipts/{line}/rehearse', [ReceiptsController::class, 'rehearse'])
+            ->name('receipts.rehearse')
+            ->middleware('reads-session-only')
+            ->whereNumber('line');
         Route::post('/proof/correct', [ProofController::class, 'correct'])->name('proof.correct');
         Route::post('/proof/adjust', [ProofController::class, 'adjust'])->name('proof.adjust');
         Route::post('/proof/ask', [ProofController::class, 'ask'])->name('proof.ask');
         Route::post('/proof/pair', [ProofController::class, 'pair'])->name('proof.pair');
-        Route::post('/proof/pairs/{pair}/withdraw', [ProofController::class, 'withdrawPair'])->name('proof.withdraw-pair')->whereNumber('pair');
+        Route::post('/proof/pairs/{pair}/withdraw', [ProofController::class, 'withdrawPair'])
+            ->name('proof.withdraw-pair')
+            ->whereNumber('pair');
         Route::post('/proof/carry', [ProofController::class, 'carry'])->name('proof.carry');
-        Route::post('/proof/carried/{carried}/withdraw', [ProofController::class, 'withdraw'])->name('proof.withdraw')->whereNumber('carried');
-        Route::post('/vouchers/{voucher}/reverse', [JournalsController::class, 'reverse'])->name('voucher.reverse')->whereNumber('voucher');
+        Route::post('/proof/carried/{carried}/withdraw', [ProofController::class, 'withdraw'])
+            ->name('proof.withdraw')
+            ->whereNumber('carried');
+        Route::post('/vouchers/{voucher}/reverse', [JournalsController::class, 'reverse'])
+            ->name('voucher.reverse')
+            ->whereNumber('voucher');
         Route::post('/receipts/accept', [ReceiptsController::class, 'accept'])->name('receipts.accept');
-        Route::post('/receipts/{line}', [ReceiptsController::class, 'post'])->name('receipts.post')->whereNumber('line');
+        Route::post('/receipts/{line}', [ReceiptsController::class, 'post'])
+            ->name('receipts.post')
+            ->whereNumber('line');
         Route::controller(ReceiptsController::class)->group(function (): void {
             Route::post('/receipts/{line}/aside', 'setAside')->name('receipts.aside')->whereNumber('line');
             Route::post('/receipts/{line}/paste', 'paste')->name('receipts.paste')->whereNumber('line');
@@ -120,8 +186,12 @@ Route::middleware('auth')->group(function (): void {
             Route::post('/documents/{item}/mistaken', 'mistaken')->name('receipts.mistaken')->whereNumber('item');
             Route::post('/documents/{item}/discount', 'discount')->name('discount.decide')->whereNumber('item');
         });
-        Route::post('/documents/{item}/send', [BooksController::class, 'sendReceipt'])->name('receipt.send')->whereNumber('item');
-        Route::post('/contested/{contested}/end', [BooksController::class, 'endContest'])->name('contested.end')->whereNumber('contested');
+        Route::post('/documents/{item}/send', [BooksController::class, 'sendReceipt'])
+            ->name('receipt.send')
+            ->whereNumber('item');
+        Route::post('/contested/{contested}/end', [BooksController::class, 'endContest'])
+            ->name('contested.end')
+            ->whereNumber('contested');
         Route::controller(BatchesController::class)->group(function (): void {
             Route::post('/batches', 'open')->name('batches.open');
             Route::post('/batches/type', 'type')->name('batches.type');
@@ -130,18 +200,41 @@ Route::middleware('auth')->group(function (): void {
             Route::post('/batches/{batch}/close', 'close')->name('batches.close')->whereNumber('batch');
             Route::post('/batches/{batch}/post', 'post')->name('batches.post')->whereNumber('batch');
         });
-        Route::get('/customers/{customer}/credit-note', [CreditNotesController::class, 'create'])->name('credit-note')->whereNumber('customer');
-        Route::post('/customers/{customer}/credit-note', [CreditNotesController::class, 'post'])->name('credit-note.post')->whereNumber('customer');
-        Route::post('/customers/{customer}/credit-note/rehearse', [CreditNotesController::class, 'rehearse'])->name('credit-note.rehearse')->middleware('reads-session-only')->whereNumber('customer');
-        Route::post('/documents/{item}/clear-rest', [CreditNotesController::class, 'clearRest'])->name('credit-note.clear')->whereNumber('item');
+        Route::get('/customers/{customer}/credit-note', [CreditNotesController::class, 'create'])
+            ->name('credit-note')
+            ->whereNumber('customer');
+        Route::post('/customers/{customer}/credit-note', [CreditNotesController::class, 'post'])
+            ->name('credit-note.post')
+            ->whereNumber('customer');
+        Route::post('/customers/{customer}/credit-note/rehearse', [CreditNotesController::class, 'rehearse'])
+            ->name('credit-note.rehearse')
+            ->middleware('reads-session-only')
+            ->whereNumber('customer');
+        Route::post('/documents/{item}/clear-rest', [CreditNotesController::class, 'clearRest'])
+            ->name('credit-note.clear')
+            ->whereNumber('item');
         Route::post('/notes', [NotesController::class, 'post'])->name('note');
-        Route::post('/notes/{note}/strike', [NotesController::class, 'strike'])->name('note.strike')->whereNumber('note');
-        Route::post('/documents/{item}/take-back', [ReversalsController::class, 'post'])->name('document.take-back')->whereNumber('item');
-        Route::post('/documents/{item}/move', [ReversalsController::class, 'move'])->name('receipt.move')->whereNumber('item');
-        Route::post('/matches/lines/{match}/reverse', [ReversalsController::class, 'matchLine'])->name('match.line.reverse')->whereNumber('match');
-        Route::post('/documents/{item}/refund', [RefundsController::class, 'post'])->name('refunds.post')->whereNumber('item');
-        Route::post('/customers/{customer}/refund', [RefundsController::class, 'ahead'])->name('refunds.ahead')->whereNumber('customer');
-        Route::post('/refunds/{refund}/approve', [RefundsController::class, 'approve'])->name('refunds.approve')->whereNumber('refund');
+        Route::post('/notes/{note}/strike', [NotesController::class, 'strike'])
+            ->name('note.strike')
+            ->whereNumber('note');
+        Route::post('/documents/{item}/take-back', [ReversalsController::class, 'post'])
+            ->name('document.take-back')
+            ->whereNumber('item');
+        Route::post('/documents/{item}/move', [ReversalsController::class, 'move'])
+            ->name('receipt.move')
+            ->whereNumber('item');
+        Route::post('/matches/lines/{match}/reverse', [ReversalsController::class, 'matchLine'])
+            ->name('match.line.reverse')
+            ->whereNumber('match');
+        Route::post('/documents/{item}/refund', [RefundsController::class, 'post'])
+            ->name('refunds.post')
+            ->whereNumber('item');
+        Route::post('/customers/{customer}/refund', [RefundsController::class, 'ahead'])
+            ->name('refunds.ahead')
+            ->whereNumber('customer');
+        Route::post('/refunds/{refund}/approve', [RefundsController::class, 'approve'])
+            ->name('refunds.approve')
+            ->whereNumber('refund');
         Route::post('/refunds/order', [RefundsController::class, 'send'])->name('refunds.order');
         Route::controller(SettingsController::class)->group(function (): void {
             Route::post('/settings/reasons', 'reason')->name('settings.reason');
@@ -149,16 +242,39 @@ Route::middleware('auth')->group(function (): void {
             Route::post('/settings/payers/forget', 'forget')->name('settings.forget');
             Route::post('/settings/rules/{rule}/withdraw', 'withdraw')->name('settings.rule')->whereNumber('rule');
         });
+        Route::post('/bank/pick', [BankController::class, 'pick'])->name('bank.pick');
+        Route::post('/bank/{line}/decide', [BankController::class, 'decide'])
+            ->name('bank.decide')
+            ->whereNumber('line');
+        Route::post('/receipts/{line}/answer', [BankController::class, 'answer'])
+            ->name('receipts.answer')
+            ->whereNumber('line');
         Route::post('/bank/next', [StandInController::class, 'statement'])->name('bank.next');
+        Route::post('/unapplied/run/rehearse', [UnappliedController::class, 'rehearseRun'])->name('unapplied.run.rehearse');
         Route::post('/unapplied/run', [UnappliedController::class, 'postRun'])->name('unapplied.run.post');
-        Route::post('/unapplied/runs/{run}/reverse', [UnappliedController::class, 'reverseRun'])->name('unapplied.run.reverse')->whereNumber('run');
-        Route::post('/unapplied/{customer}/leave', [UnappliedController::class, 'leave'])->name('unapplied.leave')->whereNumber('customer');
-        Route::post('/unapplied/{customer}/rehearse', [UnappliedController::class, 'rehearse'])->name('unapplied.rehearse')->middleware('reads-session-only')->whereNumber('customer');
-        Route::post('/unapplied/{customer}', [UnappliedController::class, 'post'])->name('unapplied.post')->whereNumber('customer');
-        Route::post('/matches/{settlement}/reverse', [UnappliedController::class, 'reverse'])->name('match.reverse')->whereNumber('settlement');
+        Route::post('/unapplied/runs/{run}/reverse', [UnappliedController::class, 'reverseRun'])
+            ->name('unapplied.run.reverse')
+            ->whereNumber('run');
+        Route::post('/unapplied/{customer}/leave', [UnappliedController::class, 'leave'])
+            ->name('unapplied.leave')
+            ->whereNumber('customer');
+        Route::post('/unapplied/{customer}/rehearse', [UnappliedController::class, 'rehearse'])
+            ->name('unapplied.rehearse')
+            ->middleware('reads-session-only')
+            ->whereNumber('customer');
+        Route::post('/unapplied/{customer}', [UnappliedController::class, 'post'])
+            ->name('unapplied.post')
+            ->whereNumber('customer');
+        Route::post('/matches/{settlement}/reverse', [UnappliedController::class, 'reverse'])
+            ->name('match.reverse')
+            ->whereNumber('settlement');
         Route::post('/credit-balances', [CreditBalancesController::class, 'post'])->name('credit-balances.post');
-        Route::post('/credit-balances/{run}/reverse', [CreditBalancesController::class, 'reverse'])->name('credit-balances.reverse')->whereNumber('run');
+        Route::post('/credit-balances/{run}/reverse', [CreditBalancesController::class, 'reverse'])
+            ->name('credit-balances.reverse')
+            ->whereNumber('run');
         // An export is noted, so that a voucher that does not come back can be named.
-        Route::post('/journals/{what}.csv', [JournalsController::class, 'export'])->name('journals.export')->whereIn('what', ['journals', 'items', 'matches']);
+        Route::post('/journals/{what}.csv', [JournalsController::class, 'export'])
+            ->name('journals.export')
+            ->whereIn('what', ['journals', 'items', 'matches']);
     });
 });

@@ -2,10 +2,23 @@
 import { chromium } from '@playwright/test';
 
 const [, , base, handIn] = process.argv;
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--no-first-run'] });
+const browser = await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+        '--no-first-run',
+    ],
+});
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
 const shot = async (name) => {
+    await page.waitForLoadState('networkidle');
     await page.waitForTimeout(500);
+    await page.evaluate(() => window.scrollTo(0, 0));
     await page.screenshot({ path: `docs/screenshots/${name}.png` });
 };
 
@@ -19,6 +32,8 @@ await page.waitForURL(`${base}/`);
 await page.goto(`${base}/receipts`);
 await page.locator('table[data-list] tbody tr', { hasText: 'our ref 5518' }).getByRole('link').click();
 await shot('receipts');
+await page.getByLabel('What is left over').selectOption('stays_open');
+await shot('receipts-short');
 await page.goto(`${base}/unapplied`);
 await page.locator('table[data-list] tbody tr', { hasText: 'Aozora' }).getByRole('link').click();
 await page.waitForTimeout(500);
@@ -44,23 +59,52 @@ await page.locator('table[data-list] tbody a').first().click();
 await page.goto(`${base}/proof`);
 await page.locator('table[data-list] tbody tr', { hasText: 'Two digits exchanged' }).getByRole('link').click();
 await shot('proof');
-await page.locator('#worktop').getByRole('link', { name: /^Invoice/ }).click();
+await page
+    .locator('#worktop')
+    .getByRole('link', { name: /^Invoice/ })
+    .click();
 await page.waitForTimeout(700);
 await shot('document');
+await page.goto(`${base}/bank`);
+await shot('bank');
 await page.goto(`${base}/aged`);
 await shot('aged');
 await page.goto(`${base}/aged/4`);
 await shot('aged-items');
 await page.goto(`${base}/customers/4`);
 await shot('customer');
-await page.locator('aside table a', { hasText: /^Invoice F26/ }).first().click();
+await page
+    .locator('aside table a', { hasText: /^Invoice F26/ })
+    .first()
+    .click();
 await page.waitForTimeout(700);
 await page.keyboard.press('c');
 await page.waitForTimeout(700);
-await page.getByLabel(/^Amount of F26.* line/).first().fill('12.50');
+await page
+    .getByLabel(/^Amount of F26.* line/)
+    .first()
+    .fill('12.50');
 await page.getByLabel('Reason').fill('one can was broken');
 await page.waitForTimeout(900);
 await shot('credit-note');
+await page.goto(`${base}/find?amount=900.00`);
+await shot('find');
+await page.goto(`${base}/batches`);
+await page.getByLabel('Declared total').fill('1610.00');
+await page.getByLabel('Name').fill('SLIP-44');
+await page.getByRole('button', { name: /^Open/ }).click();
+for (const [who, number, amount] of [
+    ['3001', '000123', '400.00'],
+    ['3002', '000124', '710.50'],
+]) {
+    const worktop = page.locator('#worktop');
+    await worktop.getByLabel('Customer').fill(who);
+    await worktop.getByLabel('Reference').fill(number);
+    await worktop.getByLabel('Amount').fill(amount);
+    await worktop.getByRole('button', { name: 'Add' }).click();
+    await page.waitForTimeout(900);
+}
+await shot('batches');
 await page.goto(`${base}/intake`);
 await page.locator('input[type=file]').setInputFiles(`${handIn}/october-mended.zip`);
 await page.keyboard.press('Control+Enter');

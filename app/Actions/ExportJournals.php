@@ -10,7 +10,9 @@ use App\Queries\Matches;
 use App\Queries\Settings;
 use App\Support\Actor;
 use App\Support\Moment;
+use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /**
  * What Ajuste has posted, for the accounting system to take over: journals, and the new items and matches in their own formats
@@ -18,28 +20,37 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class ExportJournals
 {
+    private const COLUMNS = [
+        'voucher', 'date', 'account', 'description', 'debit', 'credit', 'currency', 'currency_amount', 'customer', 'document', 'reference',
+        'source',
+    ];
+
     public function __construct(private Settings $settings, private Actor $actor) {}
 
     /** @param  ?string  $since vouchers dated on or after this day; null for all */
     public function journals(?string $since): string
     {
         $base = $this->settings->base();
-        $csv = CsvWriter::line(['voucher', 'date', 'account', 'description', 'debit', 'credit', 'currency', 'currency_amount', 'customer', 'document', 'reference', 'source']);
-        $rows = DB::table('postings')->join('vouchers', 'vouchers.id', '=', 'postings.voucher_id')->join('accounts', 'accounts.id', '=', 'postings.account_id')
-            ->when($since !== null, static fn ($query) => $query->where('vouchers.date', '>=', $since))
-            ->orderBy('vouchers.id')->orderBy('postings.id')
-            ->get([
-                'vouchers.id as voucher_id', 'vouchers.number', 'vouchers.date', 'vouchers.text', 'accounts.account', 'postings.description',
-                'postings.base', 'postings.currency', 'postings.currency_amount', 'postings.customer', 'postings.document', 'postings.reference',
-                'postings.source',
-            ]);
+        $csv = CsvWriter::line(self::COLUMNS);
+        $rows = $this->postings($since);
         foreach ($rows as $row) {
             $amount = Money::ofMinor($row->base, $base)->abs()->decimal();
             $foreign = $row->currency_amount !== null;
             $csv .= CsvWriter::line([
-                $row->number, $row->date, $row->account, $row->description === '' ? $row->text : $row->description, $row->base > 0 ? $amount : '', $row->base < 0 ? $amount : '',
-                $foreign ? $row->currency : $base->code, Money::ofMinor($foreign ? $row->currency_amount : $row->base, $foreign ? $row->currency : $base)->abs()->decimal(),
-                $row->customer, $row->document, $row->reference, $row->source,
+                $row->number,
+                $row->date,
+                $row->account,
+                $row->description === '' ? $row->text : $row->description,
+                $row->base > 0 ? $amount : '',
+                $row->base < 0 ? $amount : '',
+                $foreign ? $row->currency : $base->code,
+                Money::ofMinor($foreign ? $row->currency_amount : $row->base, $foreign ? $row->currency : $base)
+                    ->abs()
+                    ->decimal(),
+                $row->customer,
+                $row->document,
+                $row->reference,
+                $row->source,
             ]);
         }
         $this->note($rows->pluck('voucher_id')->unique()->all());
@@ -47,16 +58,69 @@ final readonly class ExportJournals
         return $csv;
     }
 
+    /** @return Collection<int, stdClass> what was posted here, voucher by voucher */
+    private function postings(?string $since): Collection
+    {
+        return DB::table('postings')
+            ->join('vouchers', 'vouchers.id', '=', 'postings.voucher_id')
+            ->join('accounts', 'accounts.id', '=', 'postings.account_id')
+            ->when($since !== null, static fn ($query) => $query->where('vouchers.date', '>=', $since))
+            ->orderBy('vouchers.id')
+            ->orderBy('postings.id')
+            ->get([
+                'vouchers.id as voucher_id',
+                'vouchers.number',
+                'vouchers.date',
+                'vouchers.text',
+                'accounts.account',
+                'postings.description',
+                'postings.base',
+                'postings.currency',
+                'postings.currency_amount',
+                'postings.customer',
+                'postings.document',
+                'postings.reference',
+                'postings.source',
+            ]);
+    }
+
     public function items(?string $since): string
     {
-        $csv = CsvWriter::line(['document', 'kind', 'customer', 'date', 'due_date', 'currency', 'amount', 'base_amount', 'side', 'reference', 'control_account', 'entry']);
-        $rows = DB::table('items')->join('customers', 'customers.id', '=', 'items.customer_id')->join('accounts', 'accounts.id', '=', 'items.control_account_id')
-            ->whereNotNull('items.voucher_id')->when($since !== null, static fn ($query) => $query->where('items.date', '>=', $since))
-            ->orderBy('items.id')->get(['items.*', 'customers.customer', 'accounts.account']);
+        $csv = CsvWriter::line([
+            'document',
+            'kind',
+            'customer',
+            'date',
+            'due_date',
+            'currency',
+            'amount',
+            'base_amount',
+            'side',
+            'reference',
+            'control_account',
+            'entry',
+        ]);
+        $rows = DB::table('items')
+            ->join('customers', 'customers.id', '=', 'items.customer_id')
+            ->join('accounts', 'accounts.id', '=', 'items.control_account_id')
+            ->whereNotNull('items.voucher_id')
+            ->when($since !== null, static fn ($query) => $query->where('items.date', '>=', $since))
+            ->orderBy('items.id')
+            ->get(['items.*', 'customers.customer', 'accounts.account']);
         foreach ($rows as $row) {
             $csv .= CsvWriter::line([
-                $row->document, $row->kind, $row->customer, $row->date, $row->due_date, $row->currency, Money::ofMinor($row->amount, $row->currency)->decimal(),
-                Money::ofMinor($row->base, $this->settings->base())->decimal(), $row->side, $row->reference, $row->account, $row->entry,
+                $row->document,
+                $row->kind,
+                $row->customer,
+                $row->date,
+                $row->due_date,
+                $row->currency,
+                Money::ofMinor($row->amount, $row->currency)->decimal(),
+                Money::ofMinor($row->base, $this->settings->base())->decimal(),
+                $row->side,
+                $row->reference,
+                $row->account,
+                $row->entry,
             ]);
         }
 
@@ -67,10 +131,15 @@ final readonly class ExportJournals
     public function matches(?string $since): string
     {
         $csv = CsvWriter::line(['date', 'debit_document', 'credit_document', 'amount']);
-        $rows = DB::table('matches as m')->join('items as d', 'd.id', '=', 'm.debit_item_id')->join('items as c', 'c.id', '=', 'm.credit_item_id')
-            ->whereNotNull('m.settlement_id')->where('m.amount', '>', 0)->whereNotExists(Matches::reversed(...))
+        $rows = DB::table('matches as m')
+            ->join('items as d', 'd.id', '=', 'm.debit_item_id')
+            ->join('items as c', 'c.id', '=', 'm.credit_item_id')
+            ->whereNotNull('m.settlement_id')
+            ->where('m.amount', '>', 0)
+            ->whereNotExists(Matches::reversed(...))
             ->when($since !== null, static fn ($query) => $query->where('m.date', '>=', $since))
-            ->orderBy('m.id')->get(['m.date', 'd.document as debit', 'c.document as credit', 'm.amount', 'd.currency']);
+            ->orderBy('m.id')
+            ->get(['m.date', 'd.document as debit', 'c.document as credit', 'm.amount', 'd.currency']);
         foreach ($rows as $row) {
             $csv .= CsvWriter::line([$row->date, $row->debit, $row->credit, Money::ofMinor($row->amount, $row->currency)->decimal()]);
         }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use Ajuste\Core\Refusal;
+use App\Actions\Posting\Once;
 use App\Support\Actor;
 use App\Support\AuditTrail;
 use App\Support\KeptFiles;
@@ -36,9 +37,15 @@ final readonly class KeepNote
                 throw new Refusal('A note needs words, a link or a file.');
             }
             if (mb_strlen($text) > self::LONGEST) {
-                throw new Refusal('A note has at most '.number_format(self::LONGEST).' characters; this one has '.number_format(mb_strlen($text)).'. Attach it as a file.');
+                throw new Refusal(
+                    'A note has at most '.
+                        number_format(self::LONGEST).
+                        ' characters; this one has '.
+                        number_format(mb_strlen($text)).
+                        '. Attach it as a file.',
+                );
             }
-            if ($link !== '' && (preg_match('~^https?://[^\s<>"]{3,500}$~i', $link) !== 1)) {
+            if ($link !== '' && preg_match('~^https?://[^\s<>"]{3,500}$~i', $link) !== 1) {
                 throw new Refusal("“{$link}” is not a link; one that begins with https:// or http:// is expected.");
             }
             if ($file !== null && (! $file->isValid() || $file->getSize() > self::LARGEST)) {
@@ -46,8 +53,14 @@ final readonly class KeepNote
             }
             $digest = $file === null ? '' : KeptFiles::keep($file->getPathname());
             $id = DB::table('notes')->insertGetId([
-                'subject' => $subject, 'text' => $text, 'link' => $link, 'file_name' => $file === null ? '' : mb_strimwidth($file->getClientOriginalName(), 0, 200), 'file_sha256' => $digest, 'file_bytes' => $file === null ? 0 : (int) $file->getSize(),
-                'who' => $this->actor->who, 'recorded_at' => Moment::now(),
+                'subject' => $subject,
+                'text' => $text,
+                'link' => $link,
+                'file_name' => $file === null ? '' : mb_strimwidth($file->getClientOriginalName(), 0, 200),
+                'file_sha256' => $digest,
+                'file_bytes' => $file === null ? 0 : (int) $file->getSize(),
+                'who' => $this->actor->who,
+                'recorded_at' => Moment::now(),
             ]);
             $this->audit->record('note', $subject, $text, array_filter(['link' => $link, 'file' => $digest]));
 

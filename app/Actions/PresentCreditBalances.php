@@ -6,54 +6,125 @@ namespace App\Actions;
 
 use Ajuste\Core\Exchange\Setting;
 use Ajuste\Core\Ledger\Account;
+use Ajuste\Core\Money\Currency;
+use Ajuste\Core\Money\Money;
+use Ajuste\Core\Posting\PlanBuilder;
+use Ajuste\Core\Posting\PostingPlan;
+use Ajuste\Core\Posting\Subject;
+use Ajuste\Core\Posting\SubjectKind;
 use Ajuste\Core\Presentation\CreditBalancePolicy;
 use Ajuste\Core\Presentation\CreditBalances;
 use Ajuste\Core\Presentation\PresentationPlan;
-use Ajuste\Core\Presentation\PresentedCredit;
+use Ajuste\Core\Presentation\Standing as CustomerStanding;
 use Ajuste\Core\Refusal;
+use Ajuste\Core\Run\RunKind;
+use Ajuste\Core\Run\RunReversal;
+use Ajuste\Core\Subledger\Customer;
+use App\Actions\Posting\PostPlan;
 use App\Models\Run;
-use App\Models\Voucher;
 use App\Queries\Positions;
+use App\Queries\Runs;
 use App\Queries\Settings;
-use App\Support\Actor;
-use App\Support\AuditTrail;
-use Illuminate\Support\Facades\DB;
+use App\Queries\Standing;
+use App\Support\CustomerValues;
+use Generator;
 
-/** Shows customers in credit as a liability: one run, with its day-one reversal, posted and reversible together (R10). */
+/**
+ * Shows customers in credit as a liability: one run, with its day-one reversal, posted and reversible together (R10).
+ *
+ * @phpstan-type Row array{int, string, string, int, string, string, int, int, bool}
+ */
 final readonly class PresentCreditBalances
 {
-    public const KIND = 'credit_balances';
-
-    public function __construct(private Settings $settings, private Positions $positions, private Actor $actor, private AuditTrail $audit, private VoucherReversal $reversal) {}
+    public function __construct(
+        private Settings $settings,
+        private Positions $positions,
+        private Runs $runs,
+        private Standing $standing,
+        private PostPlan $posting,
+    ) {}
 
     /** @throws Refusal */
     public function plan(Account $account, string $asOf): PresentationPlan
     {
+        $policy = CreditBalancePolicy::from($this->settings->text(Setting::CreditBalances));
+        [$standings, $others] = $this->standings($account, $asOf, $policy);
         $rule = new CreditBalances($this->settings->accounts(), $this->settings->locked(), $this->settings->base());
 
-        return $rule->plan(
-            $account, $asOf, $this->positions->forPresentation($account->id, $asOf),
-            CreditBalancePolicy::from($this->settings->text(Setting::CreditBalances)), $this->settings->money(Setting::CreditBalanceLimit),
+        return $rule->plan($account, $asOf, $standings, $policy, $this->settings->money(Setting::CreditBalanceLimit), $others);
+    }
+
+    /**
+     * What customers of whom anything is in credit carry as of the day, and the balance of all others, who owe.
+     *
+     * @return array{list<CustomerStanding>, Money}
+     */
+    private function standings(Account $account, string $asOf, CreditBalancePolicy $policy): array
+    {
+        $kept = new CustomerValues(
+            "credit balances {$account->id} {$asOf} {$policy->value}",
+            ['settings'],
+            fn (?array $only): Generator => $this->workOut($account, $asOf, $policy, $only),
+            static fn (array $values): array => [array_sum(array_column($values, 0)), array_merge(...array_column($values, 1))],
         );
+        $standings = [];
+        $others = 0;
+        foreach ($kept->summaries() as [$owed, $rows]) {
+            $others += $owed;
+            foreach ($rows as [$id, $number, $name, $item, $document, $currency, $amount, $base, $credit]) {
+                $customer = new Customer($id, $number, $name);
+                $standings[] = new CustomerStanding($customer, $item, $document, Currency::of($currency), $amount, $base, $credit);
+            }
+        }
+
+        return [$standings, Money::ofMinor($others, $this->settings->base())];
+    }
+
+    /**
+     * @param ?list<int> $only null: all customers
+     * @return Generator<int, array{int, list<Row>}> what is owed where nothing is in credit, else the standings; by customer id
+     */
+    private function workOut(Account $account, string $asOf, CreditBalancePolicy $policy, ?array $only): Generator
+    {
+        $items = $only === [] ? [] : $this->positions->forPresentation($account->id, $asOf, $only);
+        $of = [];
+        foreach (CustomerStanding::merged($items, $policy) as $standing) {
+            $of[$standing->customer->id][] = $standing;
+        }
+        foreach ($of as $id => $standings) {
+            $owes = CustomerStanding::owed($standings);
+            yield $id => $owes === null ? [0, array_map(self::row(...), $standings)] : [$owes, []];
+        }
+    }
+
+    /** @return Row */
+    private static function row(CustomerStanding $of): array
+    {
+        $customer = $of->customer;
+
+        return [
+            $customer->id,
+            $customer->number,
+            $customer->name,
+            $of->itemId,
+            $of->document,
+            $of->currency->code,
+            $of->amount,
+            $of->base,
+            $of->credit,
+        ];
     }
 
     /** The run of that day that stands, if there is one. */
     public function standing(Account $account, string $asOf): ?Run
     {
-        return Run::query()->where(['kind' => self::KIND, 'account_id' => $account->id, 'as_of' => $asOf])
-            ->whereNotIn('id', DB::table('run_reversals')->select('run_id'))->orderByDesc('id')->first();
+        return $this->runs->standing(RunKind::CreditBalances, $account->id, $asOf);
     }
 
     /** Whether the run still says what the books say; else it is out of date and its station is open again (R13). */
     public function isCurrent(Run $run, PresentationPlan $plan): bool
     {
-        $line = static fn (?int $customer, ?int $item, int $base): string => "{$customer} {$item} {$base}";
-        $posted = DB::table('run_lines')->where('run_id', $run->id)->get()->map(static fn (object $row): string => $line($row->customer_id, $row->item_id, $row->base))->all();
-        $planned = array_map(static fn (PresentedCredit $credit): string => $line($credit->customerId, $credit->itemId, $credit->base->minor), $plan->lines);
-        sort($posted);
-        sort($planned);
-
-        return $posted === $planned;
+        return $this->runs->says($run, $plan->runLines());
     }
 
     /**
@@ -65,67 +136,30 @@ final readonly class PresentCreditBalances
      */
     public function post(string $key, Account $account, string $asOf): int
     {
-        return (int) Once::for($key, function () use ($account, $asOf): int {
-            $plan = $this->plan($account, $asOf);
-            $record = new Recorder($this->actor);
-            $standing = $this->standing($account, $asOf);
-            if ($standing !== null) {
-                if ($this->isCurrent($standing, $plan)) {
-                    throw new Refusal("The credit balances of {$asOf} are presented already, by run {$standing->id}. Reverse it first to post it again.");
-                }
-                $this->reverse($record, $standing, 'Replaced: the balances that it looked at have changed');
-            }
-            if ($plan->voucher === null || $plan->mirror === null) {
-                if ($standing === null) {
-                    throw new Refusal("No customer of {$account->number} is in credit as of {$asOf}. There is nothing to post.");
-                }
-                $record->flush();
-
-                return $standing->id;
-            }
-            $run = Run::query()->create([
-                'kind' => self::KIND, 'account_id' => $account->id, 'as_of' => $asOf, 'policy' => $plan->policy->value, 'total' => $plan->total->minor, 'who' => $this->actor->who, 'recorded_at' => $record->recordedAt,
-            ]);
-            foreach ($plan->lines as $line) {
-                DB::table('run_lines')->insert([
-                    'run_id' => $run->id, 'customer_id' => $line->customerId, 'item_id' => $line->itemId, 'currency' => $line->amount->currency->code, 'amount' => $line->amount->minor, 'base' => $line->base->minor, 'why' => $line->why,
-                ]);
-            }
-            $record->voucher($plan->voucher, runId: $run->id);
-            $record->voucher($plan->mirror, runId: $run->id);
-            $record->flush();
-            $this->audit->record('present credit balances', "run {$run->id}", '', ['as_of' => $asOf, 'account' => $account->number, 'total' => $plan->total->decimal()]);
-
-            return $run->id;
-        });
+        return $this->posting->post($key, fn (): PostingPlan => $this->posting($account, $asOf));
     }
 
-    /** @throws Refusal when the reason is blank or the run is reversed already */
-    public function reverseRun(string $key, int $runId, string $reason): void
+    private function posting(Account $account, string $asOf): PostingPlan
     {
-        Once::for($key, function () use ($runId, $reason): int {
-            if (trim($reason) === '') {
-                throw new Refusal('A reversal needs a reason, so that others can follow it.');
+        $plan = $this->plan($account, $asOf);
+        $standing = $this->standing($account, $asOf);
+        $builder = new PlanBuilder();
+        if ($standing !== null) {
+            if ($this->isCurrent($standing, $plan)) {
+                throw Refusal::done(
+                    "The credit balances of {$asOf} are presented already, by run {$standing->id}. Reverse it first to post it again.",
+                );
             }
-            $record = new Recorder($this->actor);
-            $this->reverse($record, Run::query()->where('kind', self::KIND)->findOrFail($runId), $reason);
-            $record->flush();
-
-            return $runId;
-        });
-    }
-
-    /** Each voucher is taken back on its own day, so that no day shows half of the run. */
-    private function reverse(Recorder $record, Run $run, string $reason): void
-    {
-        if (DB::table('run_reversals')->where('run_id', $run->id)->exists()) {
-            throw new Refusal("Run {$run->id} is reversed already.");
+            $why = 'Replaced: the balances that it looked at have changed';
+            (new RunReversal($this->settings->locked()))->add($builder, $this->standing->run($standing), null, $why);
         }
-        foreach (Voucher::query()->where('run_id', $run->id)->whereNull('reverses_id')->orderBy('id')->get() as $voucher) {
-            $this->settings->locked()->refuse($voucher->date, "The reversal of {$voucher->number}");
-            $this->reversal->post($record, $voucher, $voucher->date);
+        $plan->addTo($builder);
+        if ($plan->voucher === null && $standing === null) {
+            throw new Refusal("No customer of {$account->number} is in credit as of {$asOf}. There is nothing to post.");
         }
-        DB::table('run_reversals')->insert(['run_id' => $run->id, 'reason' => $reason, 'who' => $this->actor->who, 'recorded_at' => $record->recordedAt]);
-        $this->audit->record('reverse run', "run {$run->id}", $reason);
+
+        $about = $plan->voucher === null ? Subject::of(SubjectKind::Run, $standing->id) : Subject::run();
+
+        return $builder->build($about);
     }
 }

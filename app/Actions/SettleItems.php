@@ -6,50 +6,62 @@ namespace App\Actions;
 
 use Ajuste\Core\Ledger\Account;
 use Ajuste\Core\Ledger\AccountRole;
-use Ajuste\Core\Ledger\Voucher;
 use Ajuste\Core\Money\Currency;
 use Ajuste\Core\Money\Money;
-use Ajuste\Core\Money\TypedAmount;
 use Ajuste\Core\Refusal;
+use Ajuste\Core\Settlement\Brought;
+use Ajuste\Core\Settlement\Converted;
 use Ajuste\Core\Settlement\Deduction;
 use Ajuste\Core\Settlement\Matching;
-use Ajuste\Core\Settlement\MatchPlan;
 use Ajuste\Core\Settlement\ReceiptSettlement;
+use Ajuste\Core\Settlement\SettlementFrame;
+use Ajuste\Core\Settlement\SettlementPlan;
+use Ajuste\Core\Settlement\TakenDiscounts;
+use Ajuste\Core\Settlement\TakenOver;
 use Ajuste\Core\Settlement\Tick;
+use Ajuste\Core\Settlement\Ticked;
 use Ajuste\Core\Subledger\OpenItem;
 use Ajuste\Core\Subledger\Side;
-use App\Actions\Receipts\DeductionEntry;
-use App\Models\Customer;
-use App\Models\Settlement;
-use App\Queries\DepositTaxes;
+use App\Actions\Posting\PostPlan;
+use App\Queries\Customers;
+use App\Queries\DepositShares;
+use App\Queries\DiscountOffers;
 use App\Queries\Positions;
-use App\Queries\Proposals;
+use App\Queries\RequestedReductions;
 use App\Queries\Settings;
-use App\Support\Actor;
-use Illuminate\Support\Facades\DB;
+use App\Values\DeductionEntry;
+use App\Values\MatchRequest;
+use App\Values\Rehearsal;
 
 /**
- * All that a customer's open items can settle of each other, in one settlement: deposits are taken over and credits in other money converted, discounts and deductions come
- * off, and then it is matched (R3). A rehearsal does the same and takes it back.
+ * Settles a customer's open items with each other, as one: deposits are taken over and credits in other money converted, discounts and
+ * deductions come off, and then it is matched (R3).
  */
 final readonly class SettleItems
 {
-    public function __construct(private Settings $settings, private Positions $positions, private Proposals $proposals, private DepositTaxes $taxes, private MatchItems $match, private TakeReductions $reductions, private TakeOverCredit $takeOver, private Actor $actor) {}
+    public function __construct(
+        private Settings $settings,
+        private Positions $positions,
+        private Customers $customers,
+        private DiscountOffers $offers,
+        private DepositShares $shares,
+        private RequestedReductions $reductions,
+        private PostPlan $posting,
+    ) {}
 
-    public function rehearse(MatchRequest $request, Account $control): MatchRehearsal
+    public function rehearse(MatchRequest $request, Account $control): Rehearsal
     {
-        if ($this->isPlain($request, $control)) {
-            return $this->match->rehearse($request);
+        if ($request->takes === []) {
+            return Rehearsal::nothing();
         }
-        DB::beginTransaction();
+        $ticked = $shares = null;
         try {
-            $record = new Recorder($this->actor);
-            $rehearsal = $this->work($record, $request, $control);
-            $record->flush();
+            $work = $this->work($request, $control);
+            [$ticked, $shares] = [$work->ticked, $work->shares];
 
-            return $rehearsal;
-        } finally {
-            DB::rollBack();
+            return Rehearsal::of($work->plan(), $ticked->ticks, $shares);
+        } catch (Refusal $refusal) {
+            return Rehearsal::refused($refusal->getMessage(), $refusal->kind, $ticked->ticks ?? [], $shares);
         }
     }
 
@@ -57,111 +69,166 @@ final readonly class SettleItems
      * @param string $seen digest of the rehearsal that the person saw; blank: whatever the plan is now
      * @return int the settlement's number
      *
-     * @throws Refusal when the match cannot be posted, or would no longer be what was seen
+     * @throws Refusal when it cannot be posted, or would no longer be what was seen
      */
     public function post(string $key, MatchRequest $request, Account $control, string $seen = ''): int
     {
-        if ($this->isPlain($request, $control)) {
-            return $this->match->post($key, $request, $seen);
-        }
-
-        return (int) Once::for($key, function () use ($request, $control, $seen): int {
-            $record = new Recorder($this->actor);
-            $rehearsal = $this->work($record, $request, $control);
-            $this->match->refuseUnseen($rehearsal, $seen);
-            $record->flush();
-
-            return (int) Settlement::query()->max('id');
-        });
-    }
-
-    /** Whether there is nothing to do but match. */
-    private function isPlain(MatchRequest $request, Account $control): bool
-    {
-        $rows = DB::table('item_positions as p')->join('items as i', 'i.id', '=', 'p.row_id')->whereIn('p.item_id', array_keys($request->typed));
-
-        return $request->discounts === [] && $request->deductions === [] && $request->lines === [] && $request->worth === []
-            && (clone $rows)->where('p.control_account_id', '<>', $control->id)->doesntExist() && (clone $rows)->distinct()->count('i.currency') < 2;
-    }
-
-    private function work(Recorder $record, MatchRequest $request, Account $control): MatchRehearsal
-    {
-        $plan = null;
-        try {
-            $plan = $this->plan($request, $control);
-            $remainder = $plan->settlement->toExplain;
-            Matching::refuseRemainder($remainder);
-            [$match, $vouchers] = $this->record($record, $request, $control, $plan);
-
-            return new MatchRehearsal($plan->ticks, $remainder, $match, null, $vouchers);
-        } catch (Refusal $refusal) {
-            return new MatchRehearsal($plan->ticks ?? [], $plan?->settlement->toExplain, null, $refusal->getMessage());
-        }
+        return $this->posting->post($key, fn () => $this->work($request, $control)->plan(), $seen);
     }
 
     /**
-     * Works out what each item takes, from the books as they are.
+     * What each item takes, from the books as they are.
      *
      * @throws Refusal when what is asked for does not fit
      */
-    private function plan(MatchRequest $request, Account $control): SettlementPlan
+    private function work(MatchRequest $request, Account $control): SettlementWork
     {
-        $asIs = array_column(array_map(static fn (OpenItem $item): array => [$item->id, $item], $this->match->items($request, $request->date)), 1, 0);
-        if ($asIs === []) {
-            throw new Refusal('Nothing is ticked. Tick at least one debit and one credit.');
-        }
-        $currency = $this->currency($asIs);
-        $items = array_map(fn (OpenItem $item): OpenItem => $this->asSettled($item, $request, $control, $currency), $asIs);
-        $typed = $this->match->typed(array_values($items), $request->typed);
-        // What a discount, a deduction or single lines concern takes what is meant of it; only the rest gives way to what both sides allow.
-        foreach ([...$request->discounts, ...array_keys($request->lines), ...array_map(static fn (DeductionEntry $entry): int => $entry->itemId, $request->deductions)] as $id) {
-            if (isset($items[$id])) {
-                $typed[$id] ??= $this->reductions->ofLines($items[$id], $request->lines[$id] ?? []);
+        $asIs = $this->items($request);
+        $currency = self::currency($asIs);
+        $brought = $this->brought($asIs, $request, $control, $currency);
+        $items = array_map(
+            static fn (OpenItem $item): OpenItem => isset($brought[$item->id]) ? $brought[$item->id]->asSettled() : $item,
+            $asIs,
+        );
+        $deductions = $this->reductions->deductions($request->less, $items + $this->named($request));
+        $takes = $this->takes($request, $items);
+        $discounts = $this->discounts($request, $items, $takes, $deductions);
+        foreach ($discounts->ticks as $tick) {
+            if (isset($takes[$tick->item->id])) {
+                $takes[$tick->item->id] = $tick->amount;
             }
         }
-        $meant = array_map(static fn (OpenItem $item): Tick => new Tick($item, $typed[$item->id] ?? $item->open), array_values($items));
-        $discounts = $this->reductions->discounts($request->discounts, $meant, $this->valueDate($asIs, $request));
-        $deductions = $this->reductions->deductions($request->deductions, $items + $this->named($request), $currency);
-        $off = array_sum(array_map(static fn (Money $discount): int => $discount->minor, $discounts)) + array_sum(array_map(static fn (Deduction $deduction): int => $deduction->amount->minor, $deductions));
+        $deducted = array_map(static fn (Deduction $of): Money => $of->amount, $deductions);
+        $off = Money::sum([...$discounts->discounts, ...$deducted], $currency);
         $matching = new Matching($this->settings->accounts(), $this->settings->locked());
-        $ticks = $matching->fill(array_values($items), $typed, $off);
-        $date = $request->date ?? max($matching->earliestDate(array_values($asIs)), $this->positions->freeFrom(array_keys($asIs)));
+        $ticks = $matching->fill(array_values($items), $takes, $off->minor);
+        $ticked = new Ticked($ticks, $discounts->discounts, $deductions, $request->less->lines);
+        $shares = ReceiptSettlement::of(Money::zero($currency), $ticked, null);
+        $used = array_values(array_intersect_key($asIs, $shares->takes));
+        $date = $request->date ?? $matching->earliestDate($used !== [] ? $used : array_values($asIs));
+        $frame = new SettlementFrame($this->customers->find($request->customerId), $control, $date, $date, $ticked->firstDocument());
+        $rule = new SettlementPlan($this->settings->accounts(), $this->settings->locked(), $this->reductions->relief($asIs));
 
-        return new SettlementPlan($date, $asIs, $items, $ticks, $discounts, $deductions, ReceiptSettlement::of(Money::zero($currency), $ticks, $discounts, $deductions, null));
+        return new SettlementWork($rule, $frame, $ticked, $shares, $brought);
     }
 
     /**
-     * Writes what was planned.
+     * @return non-empty-array<int, OpenItem> by id, in the order in which they were ticked
      *
-     * @return array{MatchPlan, list<Voucher>}
-     *
-     * @throws Refusal when the day is locked or before one of the documents
+     * @throws Refusal when nothing is ticked, or an item is not there or another customer's
      */
-    private function record(Recorder $record, MatchRequest $request, Account $control, SettlementPlan $plan): array
+    private function items(MatchRequest $request): array
     {
-        $this->settings->locked()->refuse($plan->date, 'The match');
-        foreach ($plan->asIs as $item) {
-            Matching::refuseEarlier($item, $plan->date);
+        $items = $this->positions->several(array_keys($request->takes), $request->date);
+        foreach (array_keys($request->takes) as $id) {
+            $item = $items[$id] ?? throw Refusal::notFound('One of the items does not exist any more. Load the page again.');
+            if ($item->head->account->customerId !== $request->customerId) {
+                throw new Refusal("{$item->document} belongs to another customer. Load the page again.");
+            }
         }
-        $customer = Customer::query()->findOrFail($request->customerId);
-        $id = Settlement::query()->create(['customer_id' => $customer->id, 'date' => $plan->date, 'who' => $this->actor->who, 'recorded_at' => $record->recordedAt])->id;
-        $vouchers = $takes = [];
-        foreach ($plan->settlement->takes as $itemId => $amount) {
-            [$voucher, $settles] = $this->bring($record, $id, $plan->date, $plan->asIs[$itemId], $plan->items[$itemId]->open, $amount, $control, $customer);
-            $takes[$settles] = $amount->decimal();
-            array_push($vouchers, ...($voucher === null ? [] : [$voucher]));
-        }
-        foreach ($this->reductions->record($record, $id, $control, $customer, $plan->date, $this->document($plan->ticks), $plan->ticks, $plan->discounts, $plan->deductions) as [$voucher, $item, $amount]) {
-            $vouchers[] = $voucher;
-            $takes[$item] = $amount->decimal();
-        }
-        $rehearsal = $this->match->rehearse(new MatchRequest($customer->id, $takes, $plan->date));
-        $match = $rehearsal->plan ?? throw new Refusal($rehearsal->refusal ?? 'Nothing is ticked. Tick at least one debit and one credit.');
-        $this->match->store($record, $match, $id);
-        $this->reductions->contest($plan->settlement->contested, $id, $plan->date);
-        $this->reductions->keepLines(array_intersect_key($request->lines, $plan->settlement->takes), $id);
 
-        return [$match, [...$vouchers, ...($match->voucher === null ? [] : [$match->voucher])]];
+        return $items !== [] ? $items : throw new Refusal('Nothing is ticked. Tick at least one debit and one credit.');
+    }
+
+    /**
+     * Amounts that stand: those that were typed, and of what a discount, a deduction or single lines concern what is meant of it.
+     *
+     * @param array<int, OpenItem> $items
+     * @return array<int, Money> by item id
+     */
+    private function takes(MatchRequest $request, array $items): array
+    {
+        $takes = array_filter($request->takes, static fn (?Money $amount): bool => $amount !== null);
+        $less = $request->less;
+        $concerned = [
+            ...$less->discounts,
+            ...array_keys($less->lines),
+            ...array_map(static fn (DeductionEntry $entry): int => $entry->itemId, $less->deductions),
+        ];
+        foreach ($concerned as $id) {
+            if (isset($items[$id])) {
+                $takes[$id] = $this->reductions->meant($items[$id], $takes[$id] ?? null, $less);
+            }
+        }
+
+        return $takes;
+    }
+
+    /**
+     * @param non-empty-array<int, OpenItem> $items
+     * @param array<int, Money> $takes
+     * @param list<Deduction> $deductions
+     */
+    private function discounts(MatchRequest $request, array $items, array $takes, array $deductions): TakenDiscounts
+    {
+        $ticks = array_map(static fn (OpenItem $item): Tick => new Tick($item, $takes[$item->id] ?? $item->takeable), array_values($items));
+        $credits = array_values(array_filter($ticks, static fn (Tick $tick): bool => ! $tick->item->isDebit()));
+        $dates = $this->offers->valueDates(array_map(static fn (Tick $tick): OpenItem => $tick->item, $credits));
+        $blank = array_keys(array_filter($request->takes, static fn (?Money $amount): bool => $amount === null));
+        $accepted = (new Ticked($ticks, deductions: $deductions))->accepted();
+
+        return TakenDiscounts::of(
+            $ticks,
+            $this->reductions->offers($request->less, $items),
+            SettlementPlan::money($credits, $dates),
+            $accepted,
+            $request->date ?? $this->settings->period()->last,
+            $blank,
+        );
+    }
+
+    /**
+     * Credits that stand elsewhere than what they settle.
+     *
+     * @param array<int, OpenItem> $items
+     * @return array<int, Brought> by item id
+     *
+     * @throws Refusal when one cannot be brought there, or a debit does not belong
+     */
+    private function brought(array $items, MatchRequest $request, Account $control, Currency $currency): array
+    {
+        $brought = [];
+        foreach ($items as $id => $item) {
+            $code = $item->takeable->currency->code;
+            $account = $this->settings->accounts()->withId($item->head->account->controlAccountId);
+            if (! $item->isDebit() && $account->role === AccountRole::CustomerDeposits) {
+                if ($code !== $currency->code) {
+                    throw new Refusal(
+                        "{$item->title()} is in {$code}, what it is to settle in {$currency->code}. A deposit settles an invoice in its "
+                            .'own currency.',
+                    );
+                }
+                $brought[$id] = new TakenOver($item, $this->shares->of($item), $account, $this->settings->accounts());
+            } elseif ($account->id !== $control->id) {
+                throw new Refusal("{$item->title()} stands on another control account. A match stays within one control account.");
+            } elseif ($code !== $currency->code) {
+                $brought[$id] = new Converted($item, $this->worth($item, $request, $currency), $this->settings->accounts());
+            }
+        }
+
+        return $brought;
+    }
+
+    private function worth(OpenItem $item, MatchRequest $request, Currency $currency): Money
+    {
+        $code = $item->takeable->currency->code;
+        if ($item->takeable->isZero()) {
+            throw Refusal::changed("{$item->title()} has nothing open any more. Load the page again.");
+        }
+        if ($item->side === Side::Debit) {
+            throw new Refusal(
+                "{$item->title()} is in {$code}, another debit in {$currency->code}. Settle the debits of one currency at a time.",
+            );
+        }
+        $worth = $request->worth[$item->id] ?? null;
+        if ($worth === null) {
+            $says = "what {$item->takeable->grouped()} {$code} is worth in {$currency->code}, by the bank's or an agreed rate";
+            throw new Refusal("{$item->title()} is in {$code}, what it is to settle in {$currency->code}. Say beside it {$says}.");
+        }
+
+        return $worth->isPositive() && $worth->isIn($currency)
+            ? $worth
+            : throw new Refusal("{$item->title()}: an amount above zero in {$currency->code} is expected for what it is worth.");
     }
 
     /**
@@ -171,12 +238,9 @@ final readonly class SettleItems
      */
     private function named(MatchRequest $request): array
     {
-        $named = [];
-        foreach (array_filter($request->deductions, static fn (DeductionEntry $entry): bool => $entry->itemId !== 0) as $entry) {
-            $named[$entry->itemId] = $this->positions->find($entry->itemId);
-        }
+        $ids = array_map(static fn (DeductionEntry $entry): int => $entry->itemId, $request->less->deductions);
 
-        return $named;
+        return $this->positions->several(array_values(array_filter($ids)), $request->date);
     }
 
     /**
@@ -184,84 +248,10 @@ final readonly class SettleItems
      *
      * @param non-empty-array<int, OpenItem> $items
      */
-    private function currency(array $items): Currency
+    private static function currency(array $items): Currency
     {
-        $debits = array_values(array_filter($items, static fn (OpenItem $item): bool => $item->side === Side::Debit));
+        $debits = array_values(array_filter($items, static fn (OpenItem $item): bool => $item->isDebit()));
 
-        return ($debits[0] ?? $items[array_key_first($items)])->open->currency;
-    }
-
-    /** An item as the match sees it: a deposit with its tax, a credit in other money at what it is worth. */
-    private function asSettled(OpenItem $item, MatchRequest $request, Account $control, Currency $currency): OpenItem
-    {
-        $code = $item->open->currency->code;
-        if ($this->isDeposit($item)) {
-            if ($code !== $currency->code) {
-                throw new Refusal("{$item->title()} is in {$code}, what it is to settle in {$currency->code}. A deposit settles an invoice in its own currency.");
-            }
-
-            return $item->countedAs($this->taxes->shareOf($item)->openGross());
-        }
-        if ($item->controlAccountId !== $control->id) {
-            throw new Refusal("{$item->title()} stands on another control account. A match stays within one control account.");
-        }
-        if ($code === $currency->code) {
-            return $item;
-        }
-        if ($item->open->isZero()) {
-            throw new Refusal("{$item->title()} has nothing open any more. Load the page again.");
-        }
-        if ($item->side === Side::Debit) {
-            throw new Refusal("{$item->title()} is in {$code}, another debit in {$currency->code}. Settle the debits of one currency at a time.");
-        }
-        if (trim($request->worth[$item->id] ?? '') === '') {
-            throw new Refusal("{$item->title()} is in {$code}, what it is to settle in {$currency->code}. Say beside it what {$item->open->grouped()} {$code} is worth in {$currency->code}, by the bank's or an agreed rate.");
-        }
-        $worth = TypedAmount::read($request->worth[$item->id], $currency);
-
-        return $worth->minor > 0 ? $item->countedAs($worth) : throw new Refusal("{$item->title()}: an amount above zero is expected for what it is worth.");
-    }
-
-    /**
-     * Brings a credit to where it settles, if it is not there: of a deposit what is used, of other money all, of which the rest stays loose.
-     *
-     * @return array{?Voucher, int} the voucher, and the item that takes part in the match
-     */
-    private function bring(Recorder $record, int $settlementId, string $date, OpenItem $item, Money $worth, Money $amount, Account $control, Customer $customer): array
-    {
-        return match (true) {
-            $this->isDeposit($item) => $this->takeOver->ofDeposit($record, $settlementId, $date, $item, $amount, $control, $customer),
-            $item->open->currency->code !== $worth->currency->code => $this->takeOver->intoCurrency($record, $settlementId, $date, $item, $worth, $control, $customer),
-            default => [null, $item->id],
-        };
-    }
-
-    private function isDeposit(OpenItem $item): bool
-    {
-        return $item->side === Side::Credit && $this->settings->accounts()->withId($item->controlAccountId)->role === AccountRole::CustomerDeposits;
-    }
-
-    /**
-     * A discount is measured by the day of the money, never by the day of the match (R4).
-     *
-     * @param array<int, OpenItem> $items
-     */
-    private function valueDate(array $items, MatchRequest $request): string
-    {
-        $credits = array_map($this->proposals->valueDate(...), array_filter($items, static fn (OpenItem $item): bool => $item->side === Side::Credit));
-
-        return $credits !== [] ? max($credits) : $request->date ?? $this->settings->period()->last;
-    }
-
-    /** @param  non-empty-list<Tick>  $ticks */
-    private function document(array $ticks): string
-    {
-        foreach ($ticks as $tick) {
-            if ($tick->item->side === Side::Debit) {
-                return $tick->item->document;
-            }
-        }
-
-        return $ticks[0]->item->document;
+        return ($debits[0] ?? $items[array_key_first($items)])->amount->currency;
     }
 }

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Console;
 
+use Ajuste\Core\Aging\AgedList;
 use Ajuste\Core\Aging\AgedRow;
+use Ajuste\Core\Money\Currency;
 use Ajuste\Core\Money\Money;
 use App\Queries\ControlFigures;
 use App\Queries\Reports;
@@ -24,23 +26,57 @@ final class AgedCommand extends BooksCommand
         $control = $figures->at($account, $asOf)->control;
         $base = $settings->base();
         $say = static fn (int $minor): string => Money::ofMinor($minor, $base)->decimal();
-        $amounts = static fn (AgedRow $row): array => ['amounts' => array_map($say, $row->amounts), 'unapplied' => $say($row->unapplied), 'total' => $say($row->total)];
+        $amounts = static fn (AgedRow $row): array => [
+            'amounts' => array_map($say, $row->amounts),
+            'unapplied' => $say($row->unapplied),
+            'total' => $say($row->total),
+        ];
         if ($this->option('json')) {
             $this->json([
-                'as_of' => $asOf, 'buckets' => $list->buckets->labels,
-                'customers' => array_map(static fn (AgedRow $row): array => ['customer' => $row->customer, 'name' => $row->name, 'currency' => $row->currency, ...$amounts($row)], $list->rows),
-                'totals' => $amounts($list->totals), 'control' => $control->decimal(), 'difference' => $say($control->minor - $list->totals->total),
+                'as_of' => $asOf,
+                'buckets' => $list->buckets->labels,
+                'customers' => array_map(
+                    static fn (AgedRow $row): array => [
+                        'customer' => $row->customer,
+                        'name' => $row->name,
+                        'currency' => $row->currency,
+                        ...$amounts($row),
+                    ],
+                    $list->rows,
+                ),
+                'totals' => $amounts($list->totals),
+                'control' => $control->decimal(),
+                'difference' => $list->difference($control)->decimal(),
             ]);
 
             return self::SUCCESS;
         }
-        $cells = static fn (AgedRow $row, string $title): array => [$title, $row->currency, ...array_map($say, $row->amounts), $say($row->unapplied), $say($row->total)];
-        $this->table(['customer', 'currency', ...$list->buckets->labels, 'unapplied', 'total'], [
-            ...array_map(static fn (AgedRow $row): array => $cells($row, "{$row->customer} {$row->name}"), $list->rows),
-            $cells($list->totals, 'total'),
-        ]);
-        $this->line("Control account {$account->number} as of {$asOf}: {$control->decimal()} {$base->code}; difference ".$say($control->minor - $list->totals->total).'.');
+        $this->print($list, $base);
+        $this->line(
+            "Control account {$account->number} as of {$asOf}: {$control->decimal()} {$base->code}; difference ".
+                $list->difference($control)->decimal().
+                '.',
+        );
 
         return self::SUCCESS;
+    }
+
+    private function print(AgedList $list, Currency $base): void
+    {
+        $say = static fn (int $minor): string => Money::ofMinor($minor, $base)->decimal();
+        $cells = static fn (AgedRow $row, string $title): array => [
+            $title,
+            $row->currency,
+            ...array_map($say, $row->amounts),
+            $say($row->unapplied),
+            $say($row->total),
+        ];
+        $this->table(
+            ['customer', 'currency', ...$list->buckets->labels, 'unapplied', 'total'],
+            [
+                ...array_map(static fn (AgedRow $row): array => $cells($row, "{$row->customer} {$row->name}"), $list->rows),
+                $cells($list->totals, 'total'),
+            ],
+        );
     }
 }

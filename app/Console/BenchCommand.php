@@ -5,21 +5,30 @@ declare(strict_types=1);
 namespace App\Console;
 
 use Ajuste\Core\Calendar\Period;
+use Ajuste\Core\Money\Money;
 use Ajuste\Core\Proof\Cause;
 use Ajuste\Core\Proposal\Candidate;
 use Ajuste\Core\Proposal\CombinationSearch;
 use Ajuste\Core\Proposal\ProposalPolicy;
 use Ajuste\Core\Proposal\Searched;
+use Ajuste\Core\Settlement\PaymentWay;
 use Ajuste\Core\Subledger\Side;
 use App\Actions\Import\ImportFiles;
-use App\Actions\Import\SourceFiles;
+use App\Actions\Import\RefusedRows;
 use App\Actions\LockPeriod;
-use App\Actions\RunMatches;
+use App\Actions\MatchUnapplied;
+use App\Actions\Receipts\KeepBatch;
+use App\Actions\Receipts\PlaceReceipt;
+use App\Actions\SettleItems;
+use App\Files\SourceFiles;
 use App\Models\User;
 use App\Queries\ProofLines;
 use App\Queries\Proposals;
 use App\Queries\Reports;
 use App\Queries\Settings;
+use App\Values\MatchRequest;
+use App\Values\ReceiptRequest;
+use App\Values\TypedReceipt;
 use Illuminate\Console\Command;
 use Illuminate\Contracts\Http\Kernel;
 use Illuminate\Http\Request;
@@ -28,6 +37,7 @@ use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\File;
 use PDO;
+use RuntimeException;
 use Symfony\Component\Process\Process;
 use Tests\Core\Proof\PlantedBooks;
 
@@ -37,7 +47,9 @@ use Tests\Core\Proof\PlantedBooks;
  */
 final class BenchCommand extends Command
 {
-    protected $signature = 'ajuste:bench {--sizes=100000,1000000 : numbers of items} {--only= : one part: books, signed, faults, proposals, unapplied or combinations} {--job= : one job, in this process} {--folder=}';
+    protected $signature =
+        'ajuste:bench {--sizes=100000,1000000 : numbers of items} {--only= : one part: books, signed, faults, '.
+        'proposals, unapplied, pages or combinations} {--job= : one job, in this process} {--folder=}';
 
     protected $description = 'Benchmarks, as ratios to plain SQL on the same rows';
 
@@ -50,7 +62,17 @@ final class BenchCommand extends Command
             return $this->job($job, (string) $this->option('folder'));
         }
         $only = $this->option('only');
-        foreach (['books' => $this->books(...), 'signed' => $this->signed(...), 'faults' => $this->faults(...), 'proposals' => $this->proposals(...), 'unapplied' => $this->unapplied(...), 'combinations' => $this->combinations(...)] as $part => $show) {
+        foreach (
+            [
+                'books' => $this->books(...),
+                'signed' => $this->signed(...),
+                'faults' => $this->faults(...),
+                'proposals' => $this->proposals(...),
+                'unapplied' => $this->unapplied(...),
+                'pages' => $this->pages(...),
+                'combinations' => $this->combinations(...),
+            ] as $part => $show
+        ) {
             if ($only === null || $only === $part) {
                 $show();
             }
@@ -76,8 +98,13 @@ final class BenchCommand extends Command
                     [$seconds, $peak] = $measured[$name];
                     [$plain, $plainPeak] = $measured["{$name}-sql"];
                     $rows[] = [
-                        number_format((int) $size), $name, number_format($seconds / max(0.001, $plain), 2), sprintf('%.2f s', $seconds),
-                        sprintf('%.2f s', $plain), sprintf('%d MB', $peak / 1048576), sprintf('%d MB', $plainPeak / 1048576),
+                        number_format((int) $size),
+                        $name,
+                        number_format($seconds / max(0.001, $plain), 2),
+                        sprintf('%.2f s', $seconds),
+                        sprintf('%.2f s', $plain),
+                        sprintf('%d MB', $peak / 1048576),
+                        sprintf('%d MB', $plainPeak / 1048576),
                     ];
                 }
             } finally {
@@ -104,9 +131,18 @@ final class BenchCommand extends Command
                 File::deleteDirectory($folder);
             }
         }
-        $this->table(['proof on top of a signed period', 'ratio 10 years to 1', '1 year', '10 years', 'peak'], [[
-            '5,000 items in the period', number_format($times[10] / $times[1], 2), sprintf('%.3f s', $times[1]), sprintf('%.3f s', $times[10]), sprintf('%d MB', $peaks[10] / 1048576),
-        ]]);
+        $this->table(
+            ['proof on top of a signed period', 'ratio 10 years to 1', '1 year', '10 years', 'peak'],
+            [
+                [
+                    '5,000 items in the period',
+                    number_format($times[10] / $times[1], 2),
+                    sprintf('%.3f s', $times[1]),
+                    sprintf('%.3f s', $times[10]),
+                    sprintf('%d MB', $peaks[10] / 1048576),
+                ],
+            ],
+        );
     }
 
     /** Faults planted in random books, cause by cause: how many were named rightly, and what else was accused. */
@@ -125,7 +161,13 @@ final class BenchCommand extends Command
                 $accused[explode(' ', (string) $fault)[0]] += $times - $right;
             }
         }
-        $this->table(['cause, over 200 seeds', 'planted', 'named rightly', 'wrongly accused'], array_map(static fn (string $cause): array => [$cause, $planted[$cause], $named[$cause], $accused[$cause]], array_keys($planted)));
+        $this->table(
+            ['cause, over 200 seeds', 'planted', 'named rightly', 'wrongly accused'],
+            array_map(
+                static fn (string $cause): array => [$cause, $planted[$cause], $named[$cause], $accused[$cause]],
+                array_keys($planted),
+            ),
+        );
     }
 
     /** Proposals for receipts over open items; a tenth of both beside it, since memory must not grow with them. */
@@ -141,7 +183,13 @@ final class BenchCommand extends Command
                 [$seconds, $peak] = $this->measure('propose', $folder);
                 [$plain] = $this->measure('open-sql', $folder);
                 $receipts = intdiv($items, 10);
-                $rows[] = [number_format($items), number_format($receipts), number_format($receipts / $seconds), number_format($seconds / max(0.001, $plain), 1), sprintf('%d MB', $peak / 1048576)];
+                $rows[] = [
+                    number_format($items),
+                    number_format($receipts),
+                    number_format($receipts / $seconds),
+                    number_format($seconds / max(0.001, $plain), 1),
+                    sprintf('%d MB', $peak / 1048576),
+                ];
             } finally {
                 File::deleteDirectory($folder);
             }
@@ -149,7 +197,10 @@ final class BenchCommand extends Command
         $this->table(['open items', 'receipts', 'proposals a second', 'ratio to fetching the items', 'peak'], $rows);
     }
 
-    /** The unapplied station with a fifth as many loose receipts as open items: its first page, all certain matches, and posting them as one run. */
+    /**
+     * The unapplied station with a fifth as many unapplied receipts as open items: its first page, all certain matches, and posting them as
+     * one run.
+     */
     private function unapplied(): void
     {
         $rows = [];
@@ -165,16 +216,101 @@ final class BenchCommand extends Command
                     [$times[$place], $peaks[$place]] = $this->measure($job, $folder);
                 }
                 $rows[] = [
-                    number_format($items), number_format(intdiv($items, 5)), sprintf('%.2f s', $times[2]), number_format($times[2] / $plain, 1), number_format(intdiv($items, 5) / $times[1]), sprintf('%.1f s', $times[3]), sprintf('%d MB', max($peaks) / 1048576),
+                    number_format($items),
+                    number_format(intdiv($items, 5)),
+                    sprintf('%.2f s', $times[2]),
+                    number_format($times[2] / $plain, 1),
+                    number_format(intdiv($items, 5) / $times[1]),
+                    sprintf('%.1f s', $times[3]),
+                    sprintf('%d MB', max($peaks) / 1048576),
                 ];
             } finally {
                 File::deleteDirectory($folder);
             }
         }
-        $this->table(['open items', 'loose receipts', 'first page', 'ratio to fetching the items', 'proposed a second', 'posting all certain ones', 'peak'], $rows);
+        $this->table(
+            [
+                'open items',
+                'unapplied receipts',
+                'first page',
+                'ratio to fetching the items',
+                'proposed a second',
+                'posting all certain ones',
+                'peak',
+            ],
+            $rows,
+        );
     }
 
-    /** The search for a sum among open items beside an integer-programming solver on the same cases; among forty, where the solver takes minutes, by itself. */
+    /** Each main page after a posting, and a rehearsal, in books of 20,000 customers, beside fetching the open items. */
+    private function pages(): void
+    {
+        $folder = sys_get_temp_dir().'/ajuste-bench-'.bin2hex(random_bytes(4));
+        try {
+            File::ensureDirectoryExists("{$folder}/in");
+            BenchFiles::open("{$folder}/in", 100_000, 1, 5);
+            $this->measure('import', $folder);
+            [$plain] = $this->measure('open-sql', $folder);
+            $this->measure('pages', $folder);
+            $rows = [];
+            /** @var array<string, float> $times */
+            $times = json_decode((string) file_get_contents("{$folder}/pages.json"), true, flags: JSON_THROW_ON_ERROR);
+            foreach ($times as $page => $seconds) {
+                $rows[] = [$page, sprintf('%.0f ms', $seconds * 1000), number_format($seconds / $plain, 2)];
+            }
+            $this->table(['after a posting, 100,000 open items of 20,000 customers', 'time', 'ratio to fetching the items'], $rows);
+        } finally {
+            File::deleteDirectory($folder);
+        }
+    }
+
+    /** A receipt of money that stays unapplied. */
+    private function typeAndPlace(int $customerId, string $key): void
+    {
+        $sum = Money::ofMinor(1_000, app(Settings::class)->base());
+        $line = app(KeepBatch::class)->type(
+            "{$key} t",
+            null,
+            new TypedReceipt(PaymentWay::Cash, null, '2026-10-30', $customerId, $sum, $key, ''),
+        );
+        app(PlaceReceipt::class)->post("{$key} p", new ReceiptRequest($line, $customerId), app(Settings::class)->controlAccount());
+    }
+
+    /** Everything is looked at once; then a match and a receipt are posted before each page. */
+    private function pagesAfterPostings(): void
+    {
+        $pages = ['/', '/receipts', '/proof', '/unapplied', '/credit-balances', '/aged'];
+        array_map($this->page(...), $pages);
+        $times = [];
+        $rows = DB::table('items as r')
+            ->join('items as i', 'i.customer_id', '=', 'r.customer_id')
+            ->where('r.kind', 'receipt')
+            ->where('i.kind', 'invoice')
+            ->groupBy('r.id')
+            ->orderBy('r.id')
+            ->limit(count($pages))
+            ->get(['r.customer_id', 'r.id', DB::raw('min(i.id) AS invoice')]);
+        foreach ($pages as $place => $page) {
+            $of = $rows[$place] ?? throw new RuntimeException('There are too few receipts.');
+            $request = new MatchRequest($of->customer_id, [$of->id => null, $of->invoice => null]);
+            $settle = app(SettleItems::class);
+            $start = hrtime(true);
+            $seen = $settle->rehearse($request, app(Settings::class)->controlAccount())->digest();
+            $times['rehearsal of a match'] = (hrtime(true) - $start) / 1e9;
+            $settle->post("bench-{$place}", $request, app(Settings::class)->controlAccount(), $seen);
+            $this->typeAndPlace($of->customer_id, "bench-{$place}");
+            app()->forgetScopedInstances();
+            $start = hrtime(true);
+            $this->page($page);
+            $times["page {$page}"] = (hrtime(true) - $start) / 1e9;
+        }
+        File::put(dirname(DB::connection()->getDatabaseName()).'/pages.json', (string) json_encode($times));
+    }
+
+    /**
+     * The search for a sum among open items beside an integer-programming solver on the same cases; among forty, where the solver takes
+     * minutes, by itself.
+     */
     private function combinations(): void
     {
         $rows = [];
@@ -185,18 +321,29 @@ final class BenchCommand extends Command
             $limits = 0;
             foreach ($cases as [$candidates, $target]) {
                 $start = hrtime(true);
-                $limits += CombinationSearch::find($candidates, $target, (new ProposalPolicy)->work)->searched === Searched::Limit ? 1 : 0;
+                $limits +=
+                    CombinationSearch::find($candidates, $target, (new ProposalPolicy())->work)->searched === Searched::Limit ? 1 : 0;
                 $times[] = (hrtime(true) - $start) / 1e9;
             }
             $solver = $beside ? $this->solve($cases) : null;
             $ours = array_sum($times);
             sort($times);
             $rows[] = [
-                $items, count($cases), $solver === null ? '' : sprintf('%.4f', $ours / $solver), sprintf('%.2f s', $ours), $solver === null ? '' : sprintf('%.2f s', $solver), sprintf('%.1f ms', 1000 * $times[30]), sprintf('%.1f ms', 1000 * $times[59]), $limits,
+                $items,
+                count($cases),
+                $solver === null ? '' : sprintf('%.4f', $ours / $solver),
+                sprintf('%.2f s', $ours),
+                $solver === null ? '' : sprintf('%.2f s', $solver),
+                sprintf('%.1f ms', 1000 * $times[30]),
+                sprintf('%.1f ms', 1000 * $times[59]),
+                $limits,
                 sprintf('%d MB', memory_get_peak_usage(true) / 1048576),
             ];
         }
-        $this->table(['open items', 'cases', 'ratio to the solver', 'Ajuste', 'solver', 'median', 'longest', 'stopped at the limit', 'peak'], $rows);
+        $this->table(
+            ['open items', 'cases', 'ratio to the solver', 'Ajuste', 'solver', 'median', 'longest', 'stopped at the limit', 'peak'],
+            $rows,
+        );
     }
 
     /** @return array{list<Candidate>, int} items and an amount that some of them make */
@@ -204,10 +351,25 @@ final class BenchCommand extends Command
     {
         $candidates = [];
         for ($n = 0; $n < $items; $n++) {
-            $candidates[] = new Candidate($n, "D{$n}", $n % 9 === 0 ? Side::Credit : Side::Debit, '2026-01-01', sprintf('2026-10-%02d', mt_rand(1, 28)), mt_rand(500, 900_000));
+            $candidates[] = new Candidate(
+                $n,
+                "D{$n}",
+                $n % 9 === 0 ? Side::Credit : Side::Debit,
+                '2026-01-01',
+                sprintf('2026-10-%02d', mt_rand(1, 28)),
+                mt_rand(500, 900_000),
+            );
         }
 
-        return [$candidates, max(1, array_sum(array_map(static fn (int $place): int => $candidates[$place]->gross(), (array) array_rand($candidates, mt_rand(2, 6)))))];
+        return [
+            $candidates,
+            max(
+                1,
+                array_sum(
+                    array_map(static fn (int $place): int => $candidates[$place]->gross(), (array) array_rand($candidates, mt_rand(2, 6))),
+                ),
+            ),
+        ];
     }
 
     /**
@@ -216,9 +378,21 @@ final class BenchCommand extends Command
      */
     private function solve(array $cases): float
     {
-        $input = array_map(static fn (array $case): array => ['target' => $case[1], 'items' => array_map(static fn (Candidate $item): array => [$item->gross()], $case[0])], $cases);
+        $input = array_map(
+            static fn (array $case): array => [
+                'target' => $case[1],
+                'items' => array_map(static fn (Candidate $item): array => [$item->gross()], $case[0]),
+            ],
+            $cases,
+        );
         $start = hrtime(true);
-        (new Process(['node', base_path('tests/solver.mjs')], base_path(), null, json_encode($input, JSON_THROW_ON_ERROR), 3600))->mustRun();
+        (new Process(
+            ['node', base_path('tests/solver.mjs')],
+            base_path(),
+            null,
+            json_encode($input, JSON_THROW_ON_ERROR),
+            3600,
+        ))->mustRun();
 
         return (hrtime(true) - $start) / 1e9;
     }
@@ -226,9 +400,13 @@ final class BenchCommand extends Command
     /** @return array{float, int} seconds and peak bytes */
     private function measure(string $job, string $folder): array
     {
-        $process = new Process([
-            PHP_BINARY, '-d', 'memory_limit=8G', base_path('artisan'), 'ajuste:bench', "--job={$job}", "--folder={$folder}",
-        ], null, ['AJUSTE_BOOKS' => "{$folder}/books.sqlite"], null, 3600);
+        $process = new Process(
+            [PHP_BINARY, '-d', 'memory_limit=8G', base_path('artisan'), 'ajuste:bench', "--job={$job}", "--folder={$folder}"],
+            null,
+            ['AJUSTE_BOOKS' => "{$folder}/books.sqlite"],
+            null,
+            3600,
+        );
         $process->mustRun();
         /** @var array{float, int} $result */
         $result = json_decode($process->getOutput(), true, flags: JSON_THROW_ON_ERROR);
@@ -246,15 +424,29 @@ final class BenchCommand extends Command
             'import' => $this->import($folder),
             'import-sql' => $this->plainInsert($folder),
             'lock' => app(LockPeriod::class)->post(Period::of('2026-09')),
-            'proof' => app(Reports::class)->proofOf(ProofLines::since(app(Settings::class)->controlAccount()->id, '2026-10-31'), '2026-10-31'),
-            'proof-sql' => $this->fetch('SELECT id, date, base, document, customer, entry, batch, source, description FROM postings WHERE account_id = 1 UNION ALL SELECT root_id, date, base, document, customer_id, entry, batch, kind, side FROM items WHERE control_account_id = 1 ORDER BY 4'),
+            'proof' => app(Reports::class)->proofOf(
+                ProofLines::since(app(Settings::class)->controlAccount()->id, '2026-10-31'),
+                '2026-10-31',
+            ),
+            'proof-sql' => $this->fetch(
+                'SELECT id, date, base, document, customer, entry, batch, source, description FROM postings WHERE account_id = 1 UNION '.
+                    'ALL SELECT root_id, date, base, document, customer_id, entry, batch, kind, side FROM items WHERE '.
+                    'control_account_id = 1 ORDER BY 4',
+            ),
             'propose' => $this->propose(),
             'unapplied-page' => $this->page('/unapplied'),
-            'certain' => app(RunMatches::class)->plan(app(Settings::class)->controlAccount(), '2026-10-31'),
+            'pages' => $this->pagesAfterPostings(),
+            'certain' => app(MatchUnapplied::class)->proposed(app(Settings::class)->controlAccount(), '2026-10-31'),
             'run' => $this->postRun(),
-            'open-sql' => $this->fetch('SELECT i.*, p.matched, p.moved FROM item_positions p JOIN items i ON i.id = p.row_id WHERE p.control_account_id = 1 AND p.settled_on IS NULL ORDER BY i.customer_id, i.due_date'),
+            'open-sql' => $this->fetch(
+                'SELECT i.*, p.matched, p.moved FROM item_positions p JOIN items i ON i.id = p.row_id WHERE p.control_account_id = 1 AND '.
+                    'p.settled_on IS NULL ORDER BY i.customer_id, i.due_date',
+            ),
             'aged' => app(Reports::class)->aged(app(Settings::class)->controlAccount(), '2026-10-31'),
-            default => $this->fetch('SELECT i.customer_id, i.currency, i.due_date, i.side, i.base - p.moved FROM item_positions p JOIN items i ON i.id = p.row_id WHERE p.control_account_id = 1 AND p.settled_on IS NULL'),
+            default => $this->fetch(
+                'SELECT i.customer_id, i.currency, i.due_date, i.side, i.base - p.moved FROM item_positions p JOIN items i ON i.id = '.
+                    'p.row_id WHERE p.control_account_id = 1 AND p.settled_on IS NULL',
+            ),
         };
         $this->line((string) json_encode([(hrtime(true) - $start) / 1e9, memory_get_peak_usage(true)]));
 
@@ -264,7 +456,12 @@ final class BenchCommand extends Command
     /** As a signed-in person gets it. */
     private function page(string $path): void
     {
-        Auth::login(User::query()->firstOrCreate(['email' => 'bench@example.invalid'], ['name' => 'Bench', 'password' => 'bench', 'role' => 'preparer']));
+        Auth::login(
+            User::query()->firstOrCreate(
+                ['email' => 'bench@example.invalid'],
+                ['name' => 'Bench', 'password' => 'bench', 'role' => 'preparer'],
+            ),
+        );
         $status = app(Kernel::class)->handle(Request::create($path))->getStatusCode();
         if ($status !== 200) {
             $this->fail("{$path} answers {$status}");
@@ -274,7 +471,12 @@ final class BenchCommand extends Command
     private function postRun(): void
     {
         $account = app(Settings::class)->controlAccount();
-        app(RunMatches::class)->post('bench', $account, '2026-10-31', RunMatches::digest(app(RunMatches::class)->plan($account, '2026-10-31')));
+        app(MatchUnapplied::class)->post(
+            'bench',
+            $account,
+            '2026-10-31',
+            MatchUnapplied::digest(app(MatchUnapplied::class)->proposed($account, '2026-10-31')),
+        );
     }
 
     private function propose(): int
@@ -289,7 +491,7 @@ final class BenchCommand extends Command
 
     private function import(string $folder): void
     {
-        $report = app(ImportFiles::class)->post(SourceFiles::at("{$folder}/in", $folder), false, 'bench');
+        $report = app(ImportFiles::class)->post(SourceFiles::at("{$folder}/in", $folder), RefusedRows::RefuseAll, 'bench');
         if ($report->importId === null) {
             $this->fail('The benchmark files were refused: '.json_encode(array_slice($report->refused, 0, 3)));
         }
@@ -301,15 +503,37 @@ final class BenchCommand extends Command
         $pdo = new PDO("sqlite:{$folder}/plain.sqlite");
         $pdo->exec((string) file_get_contents(database_path('books.sql')));
         $pdo->exec('PRAGMA journal_mode = WAL; PRAGMA foreign_keys = OFF; BEGIN IMMEDIATE');
-        foreach (['items' => 'INSERT INTO items (root_id, document, kind, customer_id, occurrence, side, date, due_date, currency, amount, base, control_account_id, entry, import_file_id, recorded_at) VALUES (1, ?, ?, 1, ?, ?, ?, ?, ?, ?, ?, 1, ?, 1, 1)', 'ledger' => 'INSERT INTO postings (entry, date, account_id, base, document, occurrence, import_file_id, recorded_at) VALUES (?, ?, 1, ?, ?, ?, 1, 1)', 'matches' => 'INSERT INTO matches (date, debit_item_id, credit_item_id, amount, debit_base, credit_base, recorded_at) VALUES (?, ?, ?, ?, 1, 1, 1)'] as $file => $sql) {
+        foreach (
+            [
+                'items' => 'INSERT INTO items (root_id, document, kind, customer_id, occurrence, side, date, due_date, currency, amount, '.
+                    'base, control_account_id, entry, import_file_id, recorded_at) VALUES (1, ?, ?, 1, ?, ?, ?, ?, ?, ?, ?, 1, ?, 1, 1)',
+                'ledger' => 'INSERT INTO postings (entry, date, account_id, base, document, occurrence, import_file_id, recorded_at) '.
+                    'VALUES (?, ?, 1, ?, ?, ?, 1, 1)',
+                'matches' => 'INSERT INTO matches (date, debit_item_id, credit_item_id, amount, debit_base, credit_base, recorded_at) '.
+                    'VALUES (?, ?, ?, ?, 1, 1, 1)',
+            ] as $file => $sql
+        ) {
             $insert = $pdo->prepare($sql);
             $stream = fopen("{$folder}/in/{$file}.csv", 'rb');
             for ($place = 0; $stream !== false && ($row = fgetcsv($stream, escape: '')) !== false; $place++) {
-                $insert->execute(match ($file) {
-                    'items' => [$row[0], $row[1], $place, $row[1] === 'invoice' ? 'debit' : 'credit', $row[3], $row[4], $row[5], 1, 1, $row[8]],
-                    'ledger' => [$row[0], $row[1], 1, $row[6], $place],
-                    default => [$row[0], $place, $place, 1],
-                });
+                $insert->execute(
+                    match ($file) {
+                        'items' => [
+                            $row[0],
+                            $row[1],
+                            $place,
+                            $row[1] === 'invoice' ? 'debit' : 'credit',
+                            $row[3],
+                            $row[4],
+                            $row[5],
+                            1,
+                            1,
+                            $row[8],
+                        ],
+                        'ledger' => [$row[0], $row[1], 1, $row[6], $place],
+                        default => [$row[0], $place, $place, 1],
+                    },
+                );
             }
         }
         $pdo->exec('COMMIT');

@@ -13,26 +13,37 @@ final class BenchFiles
     /** Invoices and their receipts over some years to October 2026; one in twenty items is open. */
     public static function history(string $folder, int $items, int $years = 10): void
     {
-        File::put("{$folder}/accounts.csv", "account,name,type,role\n1100,Receivables,asset,receivables_control\n1500,Bank,asset,bank\n4000,Sales,income,revenue\n");
+        File::put(
+            "{$folder}/accounts.csv",
+            "account,name,type,role\n1100,Receivables,asset,receivables_control\n1500,Bank,asset,bank\n4000,Sales,income,revenue\n",
+        );
         File::put("{$folder}/settings.csv", "name,value\nperiod,2026-10\n");
         $customers = "customer,name,currency\n";
         for ($customer = 0; $customer < 2000; $customer++) {
             $customers .= "C{$customer},Customer {$customer},EUR\n";
         }
         File::put("{$folder}/customers.csv", $customers);
-        $files = array_map(static fn (string $name) => fopen("{$folder}/{$name}.csv", 'wb') ?: throw new RuntimeException($name), ['items' => 'items', 'ledger' => 'ledger', 'matches' => 'matches']);
+        $files = array_map(static fn (string $name) => fopen("{$folder}/{$name}.csv", 'wb') ?: throw new RuntimeException($name), [
+            'items' => 'items',
+            'ledger' => 'ledger',
+            'matches' => 'matches',
+        ]);
         fwrite($files['items'], "document,kind,customer,date,due_date,currency,amount,base_amount,entry\n");
         fwrite($files['ledger'], "entry,date,account,description,debit,credit,document\n");
         fwrite($files['matches'], "date,debit_document,credit_document,amount\n");
         mt_srand(1);
         $pairs = intdiv($items, 2);
-        $start = (int) strtotime((2026 - $years).'-11-01 UTC');
+        $start = (int) strtotime(2026 - $years.'-11-01 UTC');
         for ($n = 0; $n < $pairs; $n++) {
             $customer = 'C'.mt_rand(0, 1999);
             $day = $start + intdiv($n * 360 * $years, $pairs) * 86400;
             [$date, $due, $paid] = [gmdate('Y-m-d', $day), gmdate('Y-m-d', $day + 30 * 86400), gmdate('Y-m-d', $day + 40 * 86400)];
             $amount = sprintf('%d.%02d', mt_rand(10, 9000), mt_rand(0, 99));
-            fwrite($files['items'], "I{$n},invoice,{$customer},{$date},{$due},EUR,{$amount},{$amount},E{$n}\nR{$n},receipt,{$customer},{$paid},{$paid},EUR,{$amount},{$amount},F{$n}\n");
+            fwrite(
+                $files['items'],
+                "I{$n},invoice,{$customer},{$date},{$due},EUR,{$amount},{$amount},E{$n}\nR{$n},receipt,{$customer},{$paid},{$paid},".
+                    "EUR,{$amount},{$amount},F{$n}\n",
+            );
             fwrite($files['ledger'], "E{$n},{$date},1100,sale,{$amount},,I{$n}\nF{$n},{$paid},1100,receipt,,{$amount},R{$n}\n");
             if ($n % 20 !== 0) {
                 fwrite($files['matches'], "{$paid},I{$n},R{$n},{$amount}\n");
@@ -41,10 +52,19 @@ final class BenchFiles
         array_map(fclose(...), $files);
     }
 
-    /** Customers with forty open invoices each, and so many receipts each that quote them, are of the same amount, or are of any amount. */
-    public static function open(string $folder, int $items, int $receipts = 4): void
+    /**
+     * Customers with so many open invoices each, and so many receipts each that quote them, are of the same amount, or are of any
+     * amount. The ledger has each of them.
+     */
+    public static function open(string $folder, int $items, int $receipts = 4, int $each = 40): void
     {
-        File::put("{$folder}/accounts.csv", "account,name,type,role\n1100,Receivables,asset,receivables_control\n");
+        $ledger = fopen("{$folder}/ledger.csv", 'wb') ?: throw new RuntimeException('ledger');
+        fwrite($ledger, "entry,date,account,debit,credit,document\n");
+        File::put(
+            "{$folder}/accounts.csv",
+            "account,name,type,role\n1100,Receivables,asset,receivables_control\n1150,Presentation,asset,presentation\n".
+                "2150,Customers in credit,liability,customers_in_credit\n1510,Till,asset,till\n",
+        );
         File::put("{$folder}/settings.csv", "name,value\nperiod,2026-10\n");
         $customers = "customer,name,currency\n";
         $file = fopen("{$folder}/items.csv", 'wb') ?: throw new RuntimeException('items');
@@ -52,13 +72,14 @@ final class BenchFiles
         mt_srand(7);
         $say = static fn (int $minor): string => sprintf('%d.%02d', intdiv($minor, 100), $minor % 100);
         for ($n = 0; $n < $items; $n++) {
-            $customer = 'C'.intdiv($n, 40);
-            $customers .= $n % 40 === 0 ? "{$customer},Customer {$customer},EUR\n" : '';
-            $amounts = $n % 40 === 0 ? [] : $amounts ?? [];
+            $customer = 'C'.intdiv($n, $each);
+            $customers .= $n % $each === 0 ? "{$customer},Customer {$customer},EUR\n" : '';
+            $amounts = $n % $each === 0 ? [] : $amounts ?? [];
             $amounts["F{$n}"] = mt_rand(1000, 900_000);
             $day = gmdate('Y-m-d', (int) strtotime('2026-05-01 UTC') + mt_rand(0, 150) * 86400);
             fwrite($file, "F{$n},invoice,{$customer},{$day},{$day},EUR,{$say($amounts["F{$n}"])},{$say($amounts["F{$n}"])},\n");
-            for ($place = 0; $n % 40 === 39 && $place < $receipts; $place++) {
+            fwrite($ledger, "E{$n},{$day},1100,{$say($amounts["F{$n}"])},,F{$n}\n");
+            for ($place = 0; $n % $each === $each - 1 && $place < $receipts; $place++) {
                 $quoted = (array) array_rand($amounts, mt_rand(2, 4));
                 [$sum, $reference] = match (mt_rand(0, 9)) {
                     0, 1, 2, 3 => [array_sum(array_map(static fn (int|string $of): int => $amounts[$of], $quoted)), implode(' ', $quoted)],
@@ -66,9 +87,11 @@ final class BenchFiles
                     default => [mt_rand(1000, 900_000), ''],
                 };
                 fwrite($file, "R{$n}-{$place},receipt,{$customer},2026-10-20,2026-10-20,EUR,{$say($sum)},{$say($sum)},{$reference}\n");
+                fwrite($ledger, "E{$n}-{$place},2026-10-20,1100,,{$say($sum)},R{$n}-{$place}\n");
             }
         }
         fclose($file);
+        fclose($ledger);
         File::put("{$folder}/customers.csv", $customers);
     }
 }

@@ -7,8 +7,8 @@ namespace App\Console;
 use Ajuste\Core\Calendar\Day;
 use Ajuste\Core\Refusal;
 use App\Queries\Settings;
+use App\Support\Books;
 use Illuminate\Console\Command;
-use Illuminate\Support\Facades\DB;
 use PDOException;
 use Symfony\Component\Console\Exception\ExceptionInterface;
 use Symfony\Component\Console\Input\InputInterface;
@@ -32,8 +32,9 @@ abstract class BooksCommand extends Command
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
         try {
-            if (! is_file(DB::connection()->getDatabaseName())) {
-                throw new Refusal('There are no books at '.DB::connection()->getDatabaseName().'. Make some with “./ajuste books DIR”, or name others with AJUSTE_BOOKS.');
+            $backup = app(Books::class)->open();
+            if ($backup !== null) {
+                fwrite(STDERR, "The books were of an earlier version and are up to date now. As they were, they are kept at {$backup}.\n");
             }
 
             return parent::execute($input, $output);
@@ -61,7 +62,13 @@ abstract class BooksCommand extends Command
     /** @param  array<mixed>  $data */
     protected function json(array $data): void
     {
-        $this->output->writeln((string) json_encode($data, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRETTY_PRINT | JSON_INVALID_UTF8_SUBSTITUTE), OutputInterface::OUTPUT_RAW);
+        $this->output->writeln(
+            (string) json_encode(
+                $data,
+                JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRETTY_PRINT | JSON_INVALID_UTF8_SUBSTITUTE,
+            ),
+            OutputInterface::OUTPUT_RAW,
+        );
     }
 
     protected function refuse(string $message): int

@@ -24,18 +24,30 @@ final class CreditBalancesCommand extends BooksCommand
         $presentedBy = $standing !== null && $action->isCurrent($standing, $plan) ? $standing->id : null;
         $done = $presentedBy !== null;
         $line = static fn (PresentedCredit $credit, string $why): array => [
-            'customer' => $credit->customer, 'document' => $credit->document, 'currency' => $credit->amount->currency->code,
-            'amount' => $credit->amount->decimal(), 'base' => $credit->base->decimal(), 'why' => $why,
+            'customer' => $credit->customer->number,
+            'document' => $credit->document,
+            'currency' => $credit->amount->currency->code,
+            'amount' => $credit->amount->decimal(),
+            'base' => $credit->base->decimal(),
+            'why' => $why,
         ];
         $lines = $done ? [] : array_map(static fn (PresentedCredit $credit): array => $line($credit, $credit->why), $plan->lines);
-        $left = array_map(static fn (PresentedCredit $credit): array => array_diff_key($line($credit, $credit->why), ['currency' => 0, 'base' => 0]), $plan->left);
+        $left = array_map(
+            static fn (PresentedCredit $credit): array => array_diff_key($line($credit, $credit->why), ['currency' => 0, 'base' => 0]),
+            $plan->left,
+        );
         foreach ($done ? $plan->lines : [] as $credit) {
             $left[] = array_diff_key($line($credit, "presented already by run {$presentedBy}"), ['currency' => 0, 'base' => 0]);
         }
-        $voucher = array_map(static fn (VoucherLine $posted): array => [
-            'account' => $posted->account->number, 'debit' => $posted->debit()?->decimal() ?? '0.00', 'credit' => $posted->credit()?->decimal() ?? '0.00',
-        ], $done ? [] : $plan->voucher->lines ?? []);
-        $total = $done ? '0.00' : $plan->total->decimal();
+        $voucher = array_map(
+            static fn (VoucherLine $posted): array => [
+                'account' => $posted->account->number,
+                'debit' => $posted->debit()?->decimal() ?? '0.00',
+                'credit' => $posted->credit()?->decimal() ?? '0.00',
+            ],
+            $done ? [] : $plan->voucher->lines ?? [],
+        );
+        $total = $done ? '0.00' : $plan->total()->decimal();
         if ($this->option('json')) {
             $this->json(['as_of' => $asOf, 'lines' => $lines, 'left_out' => $left, 'total' => $total, 'voucher' => $voucher]);
 

@@ -7,10 +7,12 @@ namespace App\Console;
 use Ajuste\Core\Calendar\Period;
 use Ajuste\Core\Refusal;
 use App\Actions\Import\ImportFiles;
-use App\Actions\Import\SourceFiles;
+use App\Actions\Import\RefusedRows;
 use App\Actions\LockPeriod;
 use App\Actions\Receipts\Decide;
+use App\Files\SourceFiles;
 use App\Models\User;
+use App\Support\Books;
 use Database\Seeders\DemoFiles;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
@@ -44,7 +46,7 @@ final class DemoCommand extends Command
             $this->callSilently('ajuste:books');
             $this->seed($import, $lock, $decide, dirname($file).'/hand-in');
         } else {
-            $this->callSilently('migrate', ['--force' => true]);
+            app(Books::class)->open();
         }
         if ($this->output->isQuiet()) {
             return self::SUCCESS;
@@ -57,24 +59,40 @@ final class DemoCommand extends Command
 
     private function seed(ImportFiles $import, LockPeriod $lock, Decide $decide, string $folder): void
     {
-        $demo = new DemoFiles;
+        $demo = new DemoFiles();
         foreach (['october' => $demo->handedOver(), 'october-mended' => $demo->mended()] as $name => $files) {
             File::ensureDirectoryExists("{$folder}/{$name}");
             foreach ($files as $file => $csv) {
                 File::put("{$folder}/{$name}/{$file}", $csv);
             }
         }
-        $zip = new ZipArchive;
+        $zip = new ZipArchive();
         $zip->open("{$folder}/october-mended.zip", ZipArchive::CREATE | ZipArchive::OVERWRITE);
         foreach ($demo->mended() as $file => $csv) {
             $zip->addFromString($file, $csv);
         }
         $zip->close();
-        $report = $import->post(SourceFiles::at("{$folder}/october", sys_get_temp_dir()), false, 'october');
+        $report = $import->post(SourceFiles::at("{$folder}/october", sys_get_temp_dir()), RefusedRows::RefuseAll, 'october');
         if ($report->importId === null) {
-            throw new Refusal('The demo files are refused: '.implode('; ', array_map(static fn ($row): string => "{$row->file} row {$row->row} {$row->field} “{$row->value}” {$row->expected}", array_slice($report->refused, 0, 5))));
+            throw new Refusal(
+                'The demo files are refused: '.
+                    implode(
+                        '; ',
+                        array_map(
+                            static fn ($row): string => "{$row->file} row {$row->row} {$row->field} “{$row->value}” {$row->expected}",
+                            array_slice($report->refused, 0, 5),
+                        ),
+                    ),
+            );
         }
-        foreach ([['SHORT', 'Short delivery', '4085', true, '10', true], ['PROMO', 'Shop promotion', '4080', true, '10', false], ['PRICE', 'Price not as agreed', '', false, '', true], ['QUALITY', 'Quality of the goods', '', false, '', true]] as [$code, $words, $account, $relief, $rate, $names]) {
+        foreach (
+            [
+                ['SHORT', 'Short delivery', '4085', true, '10', true],
+                ['PROMO', 'Shop promotion', '4080', true, '10', false],
+                ['PRICE', 'Price not as agreed', '', false, '', true],
+                ['QUALITY', 'Quality of the goods', '', false, '', true],
+            ] as [$code, $words, $account, $relief, $rate, $names]
+        ) {
             $decide->keepReason("demo-{$code}", $code, $words, $account, $relief, $rate, $names);
         }
         $lock->post(Period::of('2026-09'));

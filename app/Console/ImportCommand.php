@@ -7,12 +7,14 @@ namespace App\Console;
 use App\Actions\Import\FileReport;
 use App\Actions\Import\ImportFiles;
 use App\Actions\Import\ImportReport;
-use App\Actions\Import\SourceFiles;
+use App\Actions\Import\RefusedRows;
+use App\Files\SourceFiles;
 use Illuminate\Support\Facades\File;
 
 final class ImportCommand extends BooksCommand
 {
-    protected $signature = 'ajuste:import {path} {--dry-run : show what would happen} {--set-aside : put refused rows on the list of Intake} {--json}';
+    protected $signature =
+        'ajuste:import {path} {--dry-run : show what would happen} {--set-aside : put refused rows on the list of '.'Intake} {--json}';
 
     protected $description = 'Takes a folder, a zip or a file into the books';
 
@@ -23,7 +25,13 @@ final class ImportCommand extends BooksCommand
         mkdir($scratch, 0700);
         try {
             $files = SourceFiles::at($path, $scratch);
-            $report = $this->option('dry-run') ? $import->rehearse($files) : $import->post($files, (bool) $this->option('set-aside'), basename($path));
+            $report = $this->option('dry-run')
+                ? $import->rehearse($files)
+                : $import->post(
+                    $files,
+                    $this->option('set-aside') === true ? RefusedRows::SetAside : RefusedRows::RefuseAll,
+                    basename($path),
+                );
         } finally {
             File::deleteDirectory($scratch);
         }
@@ -37,22 +45,39 @@ final class ImportCommand extends BooksCommand
 
     private function show(ImportReport $report): void
     {
-        $this->table(['file', 'rows', 'new', 'same', 'changed', 'confirms', 'vanished', 'refused'], array_map(
-            static fn (FileReport $file): array => [$file->name, $file->rows, $file->new, $file->same, $file->changed, $file->confirms, $file->vanished, $file->refused], $report->files,
-        ));
-        $this->line(match (true) {
-            $report->importId !== null => "Committed as import {$report->importId}.",
-            $report->refusedCount > 0 => 'Nothing was stored.',
-            $report->changesNothing() => 'Nothing new: the books have all of it.',
-            default => 'Rehearsed; nothing was stored.',
-        });
+        $this->table(
+            ['file', 'rows', 'new', 'same', 'changed', 'confirms', 'vanished', 'refused'],
+            array_map(
+                static fn (FileReport $file): array => [
+                    $file->name,
+                    $file->rows,
+                    $file->new,
+                    $file->same,
+                    $file->changed,
+                    $file->confirms,
+                    $file->vanished,
+                    $file->refused,
+                ],
+                $report->files,
+            ),
+        );
+        $this->line(
+            match (true) {
+                $report->importId !== null => "Committed as import {$report->importId}.",
+                $report->refusedCount > 0 => 'Nothing was stored.',
+                $report->changesNothing() => 'Nothing new: the books have all of it.',
+                default => 'Rehearsed; nothing was stored.',
+            },
+        );
     }
 
     private function refusals(ImportReport $report): string
     {
         $lines = ["{$report->refusedCount} rows are refused; nothing was stored."];
         foreach (array_slice($report->refused, 0, 20) as $row) {
-            $lines[] = $row->row === 0 ? $row->expected : "{$row->file}, row {$row->row}, {$row->field} “{$row->value}”: {$row->expected}.";
+            $lines[] =
+                $row->row === 0 ? $row->expected : "{$row->file}, "
+                    ."row {$row->row}, {$row->field} "."“{$row->value}”: {$row->expected}.";
         }
 
         return implode("\n", $lines);

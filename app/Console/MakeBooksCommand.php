@@ -4,30 +4,43 @@ declare(strict_types=1);
 
 namespace App\Console;
 
+use Ajuste\Core\Refusal;
+use App\Support\Books;
 use Illuminate\Console\Command;
-use Illuminate\Support\Facades\Artisan;
-use Illuminate\Support\Facades\DB;
 
 final class MakeBooksCommand extends Command
 {
-    protected $signature = 'ajuste:books';
+    protected $signature = 'ajuste:books {--existing : only books that are there already}';
 
-    protected $description = 'Makes empty books, or brings the tables of existing ones up to date';
+    protected $description = 'Makes empty books, or brings those of an earlier version up to date';
 
-    public function handle(): int
+    public function handle(Books $books): int
     {
-        $file = DB::connection()->getDatabaseName();
-        if (! is_dir(dirname($file)) && ! mkdir(dirname($file), 0770, true)) {
-            fwrite(STDERR, 'The folder '.dirname($file)." cannot be made.\n");
+        $file = Books::file();
+        try {
+            if ($this->option('existing') !== true && ! is_file($file)) {
+                $this->touch($file);
+            }
+            $backup = $books->open();
+        } catch (Refusal $refusal) {
+            fwrite(STDERR, $refusal->getMessage()."\n");
 
             return self::FAILURE;
         }
-        if (! is_file($file)) {
-            touch($file);
+        if ($backup !== null) {
+            fwrite(STDERR, "The books were of an earlier version and are up to date now. As they were, they are kept at {$backup}.\n");
         }
-        Artisan::call('migrate', ['--force' => true]);
         $this->line("Books at {$file}.");
 
         return self::SUCCESS;
+    }
+
+    /** @throws Refusal when the folder cannot be made */
+    private function touch(string $file): void
+    {
+        if (! is_dir(dirname($file)) && ! @mkdir(dirname($file), 0770, true)) {
+            throw new Refusal('The folder '.dirname($file).' cannot be made.');
+        }
+        touch($file);
     }
 }

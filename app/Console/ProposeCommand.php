@@ -15,20 +15,27 @@ final class ProposeCommand extends BooksCommand
 {
     protected $signature = 'ajuste:propose {--account=} {--as-of=} {--json}';
 
-    protected $description = 'What every loose receipt could settle; nothing is posted';
+    protected $description = 'What every unapplied receipt could settle; nothing is posted';
 
     public function handle(Settings $settings, Proposals $proposals): int
     {
         $found = $proposals->forReceipts($settings->controlAccount($this->text('account')), $this->asOf($settings));
         if (! $this->option('json')) {
-            $this->table(['receipt', 'customer', 'amount', 'how', 'only', 'settles', 'difference', 'unapplied'], array_map($this->cells(...), iterator_to_array($found, false)));
+            $this->table(
+                ['receipt', 'customer', 'amount', 'how', 'only', 'settles', 'difference', 'unapplied'],
+                array_map($this->cells(...), iterator_to_array($found, false)),
+            );
 
             return self::SUCCESS;
         }
         // One at a time, so that memory does not grow with the number of receipts.
         $before = '[';
         foreach ($found as $proposal) {
-            $this->output->write($before."\n".json_encode($this->data($proposal), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES), false, OutputInterface::OUTPUT_RAW);
+            $this->output->write(
+                $before."\n".json_encode($this->data($proposal), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES),
+                false,
+                OutputInterface::OUTPUT_RAW,
+            );
             $before = ',';
         }
         $this->output->write($before === '[' ? "[]\n" : "\n]\n", false, OutputInterface::OUTPUT_RAW);
@@ -42,12 +49,22 @@ final class ProposeCommand extends BooksCommand
         $say = static fn (int $minor): string => Money::ofMinor($minor, $of->receipt->open->currency)->decimal();
 
         return [
-            'receipt' => $of->receipt->document, 'customer' => $of->customer, 'amount' => $of->receipt->open->decimal(), 'how' => $of->proposal->how->value, 'only' => $of->proposal->only,
-            'searched' => $of->proposal->searched->value, 'difference' => $say($of->proposal->difference),
-            'settles' => array_map(static fn (Settles $settles): array => [
-                'document' => $settles->item->document, 'side' => $settles->item->side->value, 'amount' => $say($settles->amount),
-                'discount' => $say($settles->discount),
-            ], $of->proposal->settles),
+            'receipt' => $of->receipt->document,
+            'customer' => $of->customer,
+            'amount' => $of->receipt->open->decimal(),
+            'how' => $of->proposal->how->value,
+            'only' => $of->proposal->only,
+            'searched' => $of->proposal->searched->value,
+            'difference' => $say($of->proposal->difference),
+            'settles' => array_map(
+                static fn (Settles $settles): array => [
+                    'document' => $settles->item->document,
+                    'side' => $settles->item->side->value,
+                    'amount' => $say($settles->amount),
+                    'discount' => $say($settles->discount),
+                ],
+                $of->proposal->settles,
+            ),
             'unapplied' => $say($of->proposal->unapplied),
         ];
     }
@@ -59,8 +76,14 @@ final class ProposeCommand extends BooksCommand
         $settles = implode(', ', array_map(static fn (Settles $settles): string => $settles->item->document, $of->proposal->settles));
 
         return [
-            $of->receipt->document, $of->customer, $of->receipt->open->decimal(), $of->proposal->how->value, $of->proposal->only ? 'yes' : 'no',
-            mb_strimwidth($settles, 0, 60, '…'), (string) $data['difference'], (string) $data['unapplied'],
+            $of->receipt->document,
+            $of->customer,
+            $of->receipt->open->decimal(),
+            $of->proposal->how->value,
+            $of->proposal->only ? 'yes' : 'no',
+            mb_strimwidth($settles, 0, 60, '…'),
+            (string) $data['difference'],
+            (string) $data['unapplied'],
         ];
     }
 }

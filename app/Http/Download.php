@@ -11,7 +11,9 @@ use PhpOffice\PhpSpreadsheet\Cell\DataType;
 use PhpOffice\PhpSpreadsheet\Spreadsheet;
 use PhpOffice\PhpSpreadsheet\Writer\Xlsx;
 
-/** A table as a file: CSV or XLSX. Amounts become numbers in a sheet, everything else stays text, so that nothing is taken for a formula. */
+/**
+ * A table as a file: CSV or XLSX. Amounts become numbers in a sheet, everything else stays text, so that nothing is taken for a formula.
+ */
 final class Download
 {
     /**
@@ -27,7 +29,10 @@ final class Download
 
     public static function send(string $content, string $name, string $type): Response
     {
-        return response($content, 200, ['Content-Type' => $type, 'Content-Disposition' => 'attachment; filename="'.preg_replace('/[^\w.-]/', '_', $name).'"']);
+        return response($content, 200, [
+            'Content-Type' => $type,
+            'Content-Disposition' => 'attachment; filename="'.preg_replace('/[^\w.-]/', '_', $name).'"',
+        ]);
     }
 
     /**
@@ -37,10 +42,23 @@ final class Download
      */
     public static function shown(array $rows, string $name, string $format): Response
     {
-        $plain = static fn (string $cell): string => preg_match('/^−?[\d,]+(\.\d+)?$/u', $cell) === 1 ? str_replace([',', '−'], ['', '-'], $cell) : $cell;
+        $plain = static fn (string $cell): string => preg_match('/^−?[\d,]+(\.\d+)?$/u', $cell) === 1
+            ? str_replace([',', '−'], ['', '-'], $cell)
+            : $cell;
         $rows = array_map(static fn (array $cells): array => array_map($plain, $cells), $rows);
-        $numeric = array_values(array_filter(array_keys($rows[0]), static fn (int $column): bool => array_filter(array_slice($rows, 1), static fn (array $cells): bool => preg_match('/^(-?\d+\.\d+|·?)$/D', $cells[$column] ?? '') !== 1) === []));
-        $rows = array_map(static fn (array $cells): array => array_map(static fn (string $cell): string => $cell === '·' ? '' : $cell, $cells), $rows);
+        $numeric = array_values(
+            array_filter(
+                array_keys($rows[0]),
+                static fn (int $column): bool => array_filter(
+                    array_slice($rows, 1),
+                    static fn (array $cells): bool => preg_match('/^(-?\d+\.\d+|·?)$/D', $cells[$column] ?? '') !== 1,
+                ) === [],
+            ),
+        );
+        $rows = array_map(
+            static fn (array $cells): array => array_map(static fn (string $cell): string => $cell === '·' ? '' : $cell, $cells),
+            $rows,
+        );
 
         return self::table($rows, $name, $format, $numeric);
     }
@@ -51,15 +69,21 @@ final class Download
      */
     private static function sheet(array $rows, array $numeric): string
     {
-        $book = new Spreadsheet;
+        $book = new Spreadsheet();
         $sheet = $book->getActiveSheet();
         foreach ($rows as $row => $cells) {
             foreach ($cells as $column => $text) {
                 $isAmount = $row > 0 && in_array($column, $numeric, true) && $text !== '';
                 $cell = $sheet->getCell([$column + 1, $row + 1]);
-                $cell->setValueExplicit($isAmount ? $text : SafeCell::of($text), $isAmount ? DataType::TYPE_NUMERIC : DataType::TYPE_STRING);
+                $cell->setValueExplicit(
+                    $isAmount ? $text : SafeCell::of($text),
+                    $isAmount ? DataType::TYPE_NUMERIC : DataType::TYPE_STRING,
+                );
                 if ($isAmount) {
-                    $cell->getStyle()->getNumberFormat()->setFormatCode('#,##0.'.str_repeat('0', strlen(explode('.', $text)[1] ?? '') ?: 2));
+                    $cell
+                        ->getStyle()
+                        ->getNumberFormat()
+                        ->setFormatCode('#,##0.'.str_repeat('0', strlen(explode('.', $text)[1] ?? '') ?: 2));
                 }
             }
         }

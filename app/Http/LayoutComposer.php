@@ -7,7 +7,6 @@ namespace App\Http;
 use Ajuste\Core\Exchange\Setting;
 use App\Models\User;
 use App\Queries\ControlFigures;
-use App\Queries\Rail;
 use App\Queries\Settings;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\View\View;

@@ -4,11 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http;
 
-use Dompdf\Dompdf;
-use Dompdf\Options;
+use App\Support\Pdf;
 use Symfony\Component\HttpFoundation\Response;
 
-/** A view as PDF. Nothing is fetched from anywhere while it is made. */
+/** A view as a PDF to be downloaded. */
 final class Paper
 {
     /**
@@ -17,21 +16,6 @@ final class Paper
      */
     public static function pdf(string $view, array $data, string $name): Response
     {
-        return Download::send(self::of($view, $data), "{$name}.pdf", 'application/pdf');
-    }
-
-    /**
-     * @param view-string $view
-     * @param array<string, mixed> $data
-     */
-    public static function of(string $view, array $data): string
-    {
-        $options = new Options(['isRemoteEnabled' => false, 'isPhpEnabled' => false, 'isJavascriptEnabled' => false, 'defaultFont' => 'DejaVu Sans', 'chroot' => resource_path('views'), 'tempDir' => sys_get_temp_dir(), 'fontCache' => sys_get_temp_dir(), 'isFontSubsettingEnabled' => true]);
-        $dompdf = new Dompdf($options);
-        $dompdf->setPaper('A4');
-        $dompdf->loadHtml(view($view, $data)->render(), 'UTF-8');
-        $dompdf->render();
-
-        return (string) $dompdf->output();
+        return Download::send(Pdf::of($view, $data), "{$name}.pdf", 'application/pdf');
     }
 }

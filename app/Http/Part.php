@@ -14,8 +14,11 @@ final class Part
     {
         $part = match (true) {
             $request->header('HX-Target') === 'worktop' => 'worktop',
-            $request->header('HX-Target') === 'loose-rows' => 'rows',
-            $request->hasHeader('HX-Request') && ! $request->hasHeader('HX-Boosted') && ! $request->hasHeader('HX-History-Restore-Request') && $request->integer('from') > 0 => 'rows',
+            $request->header('HX-Target') === 'unapplied-rows' => 'rows',
+            $request->hasHeader('HX-Request') &&
+                ! $request->hasHeader('HX-Boosted') &&
+                ! $request->hasHeader('HX-History-Restore-Request') &&
+                $request->integer('from') > 0 => 'rows',
             default => '',
         };
 

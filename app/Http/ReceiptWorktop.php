@@ -4,38 +4,66 @@ declare(strict_types=1);
 
 namespace App\Http;
 
+use Ajuste\Core\Money\Currency;
 use Ajuste\Core\Money\Money;
 use Ajuste\Core\Proposal\FillOrder;
+use Ajuste\Core\Proposal\Proposal;
 use Ajuste\Core\Proposal\RemittanceAdvice;
-use Ajuste\Core\Settlement\RestPlace;
+use Ajuste\Core\Settlement\DiscountOffer;
 use Ajuste\Core\Subledger\OpenItem;
-use App\Actions\Receipts\DeductionEntry;
-use App\Actions\Receipts\ReceiptRequest;
 use App\Models\Customer;
 use App\Queries\Contested;
 use App\Queries\DeductionReasons;
+use App\Queries\DiscountOffers;
 use App\Queries\Drafts;
 use App\Queries\InvoiceLines;
 use App\Queries\LineGuess;
-use App\Queries\MoneyLine;
 use App\Queries\Positions;
 use App\Queries\Proposals;
-use App\Queries\ReceiptWorklist;
+use App\Queries\Settings;
+use App\Queries\StatementLine;
+use App\Values\DeductionEntry;
+use App\Values\ReceiptRequest;
+use App\Values\Reductions;
 use Illuminate\Http\Request;
 
-/** What the worktop of one line of money shows, and how its form is filled to begin with. */
+/** What the worktop of one statement line shows, and how its form is filled to begin with. */
 final readonly class ReceiptWorktop
 {
-    public function __construct(private Positions $positions, private Proposals $proposals, private ReceiptWorklist $worklist, private DeductionReasons $reasons, private Drafts $drafts, private Contested $contested, private InvoiceLines $invoiceLines) {}
+    private const NOTHING = [
+        'proposal' => null,
+        'others' => [],
+        'filled' => null,
+        'items' => [],
+        'discounts' => [],
+        'offers' => [],
+        'decisions' => [],
+        'reasons' => [],
+        'contested' => [],
+        'currencies' => [],
+        'draft' => false,
+        'advised' => null,
+    ];
+
+    public function __construct(
+        private Positions $positions,
+        private Proposals $proposals,
+        private DiscountOffers $offers,
+        private DeductionReasons $reasons,
+        private Drafts $drafts,
+        private Contested $contested,
+        private InvoiceLines $invoiceLines,
+        private Settings $settings,
+    ) {}
 
     /** @return array<string, mixed> */
-    public function of(Request $request, ViewPoint $at, MoneyLine $line, ?Customer $payer, string $pasted = ''): array
+    public function of(Request $request, ViewPoint $at, StatementLine $line, ?Customer $payer, string $pasted = ''): array
     {
         if ($payer === null) {
-            return ['proposal' => null, 'others' => [], 'filled' => null, 'items' => [], 'discounts' => [], 'offers' => [], 'decisions' => [], 'reasons' => [], 'contested' => [], 'currencies' => [], 'draft' => false];
+            return self::NOTHING;
         }
-        $open = $this->positions->itemsToMatch($at->account->id, $payer->id, max($at->asOf, $line->bookingDate));
-        $credit = $this->worklist->asCredit($line, $at->account);
+        $open = $this->positions->takeableOf($at->account->id, $payer->id, max($at->asOf, $line->dates->booking));
+        $credit = LineGuess::asCredit($line, $at->account, $this->settings->base());
         $proposal = $this->proposals->forItem($credit, $open);
         $others = $this->proposals->alternatives($credit, $open, $proposal);
         $order = FillOrder::tryFrom($request->string('order')->toString());
@@ -46,48 +74,105 @@ final readonly class ReceiptWorktop
             default => $proposal,
         };
         $draft = $this->drafts->of($line->id);
-        $refused = $request->old('customer') !== null && (int) $request->old('money_line') === $line->id && (int) $request->old('customer') === $payer->id;
-        $filled = match (true) {
-            $pasted !== '' => $this->pasted($pasted, $line, $payer->id, $credit, $open),
-            $refused => ReceiptForm::read((array) $request->old(), $line->id),
-            $draft !== null && $draft->customerId === $payer->id && $order === null && $way === 0 => $draft,
-            $request->filled('currency') => new ReceiptRequest($line->id, $payer->id, rest: RestPlace::Unapplied, currency: $request->string('currency')->toString()),
-            default => LineGuess::requestFor($line, $payer->id, $chosen),
-        };
-        $currency = $filled->currency !== '' ? $filled->currency : $credit->open->currency->code;
-        $items = array_values(array_filter($open, static fn (OpenItem $item): bool => $item->open->currency->code === $currency));
-        usort($items, static fn (OpenItem $one, OpenItem $other): int => isset($filled->typed[$other->id]) <=> isset($filled->typed[$one->id]));
+        [$advised, $sum] = $pasted === '' ? [null, null] : $this->pasted($pasted, $line, $payer->id, $credit, $open);
+        $filled =
+            $advised !== null
+                ? FilledForm::ofReceipt($advised)
+                : $this->filled($request, $line, $payer->id, $chosen, $order === null && $way === 0 ? $draft : null);
 
         return [
-            'proposal' => $chosen, 'others' => $others, 'way' => $way, 'order' => $order, 'filled' => $filled, 'draft' => $draft !== null, 'items' => $items, 'reasons' => $this->reasons->all(),
-            'discounts' => $this->proposals->discounts($items, $line->valueDate), 'decisions' => $this->proposals->decisions($items),
-            'offers' => array_filter(array_column(array_map(fn (OpenItem $item): array => [$item->id, $this->proposals->offerOf($item)], $items), 1, 0)),
-            'contested' => $this->contested->of($items, $at->asOf),
-            'itemLines' => $request->boolean('with_lines') ? $this->invoiceLines->described($items) : null,
-            'currencies' => array_values(array_unique(array_map(static fn (OpenItem $item): string => $item->open->currency->code, $open))),
+            'proposal' => $chosen,
+            'others' => $others,
+            'way' => $way,
+            'order' => $order,
+            'filled' => $filled,
+            'draft' => $draft !== null,
+            'advised' => $sum,
+            ...$this->items($request, $at, $line, $open, $filled),
         ];
     }
 
     /**
-     * What a pasted remittance ticks: documents with their amounts, what was kept back as reasons to confirm.
+     * The form as it was refused, kept as a draft, or is proposed.
+     *
+     * @param ?ReceiptRequest $draft where it is to be shown
+     */
+    private function filled(Request $request, StatementLine $line, int $payerId, Proposal $proposal, ?ReceiptRequest $draft): FilledForm
+    {
+        $refused =
+            $request->old('customer') !== null &&
+            (int) $request->old('money_line') === $line->id &&
+            (int) $request->old('customer') === $payerId;
+        $currency = $request->string('currency')->toString();
+
+        return match (true) {
+            $refused => FilledForm::ofInput((array) $request->old()),
+            $draft !== null && $draft->customerId === $payerId => FilledForm::ofReceipt($draft),
+            $currency !== '' => FilledForm::ofReceipt(new ReceiptRequest($line->id, $payerId, worth: Money::zero(Currency::of($currency)))),
+            default => FilledForm::ofReceipt(LineGuess::requestFor($line, $payerId, $proposal)),
+        };
+    }
+
+    /**
+     * The items that can be ticked, with what is to be known of each.
      *
      * @param list<OpenItem> $open
+     * @return array<string, mixed>
      */
-    private function pasted(string $text, MoneyLine $line, int $customerId, OpenItem $credit, array $open): ReceiptRequest
+    private function items(Request $request, ViewPoint $at, StatementLine $line, array $open, FilledForm $filled): array
     {
-        $advice = RemittanceAdvice::read($text, $this->proposals->candidates($credit, $open), $this->reasons->all(), $credit->open->currency);
-        $items = array_column(array_map(static fn (OpenItem $item): array => [$item->id, $item], $open), 1, 0);
-        $typed = $deductions = [];
-        $decimal = static fn (?int $minor): string => $minor === null ? '' : Money::ofMinor($minor, $credit->open->currency)->decimal();
+        $currency = $filled->currency !== '' ? $filled->currency : $line->amount->currency->code;
+        $items = array_values(array_filter($open, static fn (OpenItem $item): bool => $item->takeable->currency->code === $currency));
+        $ticked = static fn (OpenItem $item): bool => isset($filled->typed[$item->id]);
+        usort($items, static fn (OpenItem $one, OpenItem $other): int => $ticked($other) <=> $ticked($one));
+        $offers = $this->offers->of($items);
+
+        return [
+            'items' => $items,
+            'reasons' => $this->reasons->all(),
+            'contested' => $this->contested->of($items, $at->asOf),
+            'discounts' => array_map(static fn (DiscountOffer $offer): Money => $offer->onTheRest($line->dates->value), $offers),
+            'offers' => $offers,
+            'decisions' => $this->offers->decisions($items),
+            'itemLines' => $request->boolean('with_lines') ? $this->invoiceLines->described($items) : null,
+            'currencies' => array_values(
+                array_unique(array_map(static fn (OpenItem $item): string => $item->takeable->currency->code, $open)),
+            ),
+        ];
+    }
+
+    /**
+     * What a pasted remittance ticks: documents with their amounts, what was deducted as reasons to confirm.
+     *
+     * @param list<OpenItem> $open
+     * @return array{ReceiptRequest, Money} and what the remittance comes to
+     */
+    private function pasted(string $text, StatementLine $line, int $customerId, OpenItem $credit, array $open): array
+    {
+        $currency = $credit->takeable->currency;
+        $candidates = $this->proposals->candidates($credit, $open);
+        $advice = RemittanceAdvice::read(
+            $text,
+            $candidates,
+            $this->reasons->all(),
+            $currency,
+            $credit->takeable->minor,
+        );
+        $items = array_column($open, null, 'id');
+        $takes = $deductions = [];
         foreach ($advice->lines as $said) {
+            $amount = $said->amount === null ? null : Money::ofMinor($said->amount, $currency);
             if ($said->keptBack) {
-                $deductions[] = new DeductionEntry($said->reason, $said->item ?? 0, $decimal($said->amount));
+                $deductions[] = new DeductionEntry($said->reason, $said->item ?? 0, $amount);
             }
-            if ($said->item !== null && ! ($said->keptBack && isset($typed[$said->item]))) {
-                $typed[$said->item] = $said->keptBack || $said->amount === $items[$said->item]->open->minor ? '' : $decimal($said->amount);
+            if ($said->item !== null && ! ($said->keptBack && array_key_exists($said->item, $takes))) {
+                $takes[$said->item] =
+                    $said->keptBack || ($amount !== null && $amount->equals($items[$said->item]->takeable)) ? null : $amount;
             }
         }
 
-        return new ReceiptRequest($line->id, $customerId, $typed, [], $deductions, rest: RestPlace::Unapplied);
+        $advised = new ReceiptRequest($line->id, $customerId, $takes, new Reductions([], $deductions));
+
+        return [$advised, Money::ofMinor($advice->paid($candidates), $currency)];
     }
 }

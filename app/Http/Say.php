@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http;
 
+use Ajuste\Core\Exchange\Bank\Iban;
 use Ajuste\Core\Money\Money;
 use App\Queries\Settings;
 use DateTimeImmutable;
@@ -20,7 +21,11 @@ final class Say
     /** `31 Oct`, and `1 Nov 25` when that is not the year of the period. */
     public static function shortDay(string $iso): string
     {
-        return $iso === '' ? '' : (new DateTimeImmutable($iso))->format(substr($iso, 0, 4) === substr(app(Settings::class)->period()->name, 0, 4) ? 'j M' : 'j M y');
+        return $iso === ''
+            ? ''
+            : (new DateTimeImmutable($iso))->format(
+                substr($iso, 0, 4) === substr(app(Settings::class)->period()->name, 0, 4) ? 'j M' : 'j M y',
+            );
     }
 
     /** `2 Nov 2026, 17:30` in UTC */
@@ -39,6 +44,12 @@ final class Say
     public static function balance(Money $money): string
     {
         return $money->abs()->grouped().($money->isZero() ? '' : ($money->minor > 0 ? ' Dr' : ' Cr'));
+    }
+
+    /** `DE89 3704 0044 0532 0130 00`; other numbers as they are */
+    public static function iban(string $number): string
+    {
+        return Iban::isValid($number) ? rtrim(chunk_split(Iban::plain($number), 4, ' ')) : $number;
     }
 
     /** `1 row`, `4 rows` */

@@ -35,7 +35,8 @@ final readonly class ViewPoint
         if ($knownAt !== '' && preg_match('/^\d{4}-\d\d-\d\d([T ]\d\d:\d\d(:\d\d(\.\d{1,6})?)?Z?)?$/D', $knownAt) !== 1) {
             throw new Refusal("“{$knownAt}” is not a moment; a day and a time are expected, such as 2026-11-02 17:30.");
         }
-        $this->knownAt = $knownAt === '' ? null : rtrim(str_replace(' ', 'T', $knownAt), 'Z').(strlen($knownAt) <= 10 ? 'T23:59:59.999999Z' : 'Z');
+        $this->knownAt =
+            $knownAt === '' ? null : rtrim(str_replace(' ', 'T', $knownAt), 'Z').(strlen($knownAt) <= 10 ? 'T23:59:59.999999Z' : 'Z');
         $this->account = $settings->controlAccount($chosen('account'));
         foreach (['as_of' => $asOf, 'known_at' => $knownAt, 'account' => $chosen('account')] as $name => $value) {
             $request->session()->put("view.{$name}", $value);

@@ -4,13 +4,72 @@ declare(strict_types=1);
 
 namespace App\Http;
 
-use App\Actions\Receipts\DeductionEntry;
+use Ajuste\Core\Calendar\Day;
+use Ajuste\Core\Money\Currency;
+use Ajuste\Core\Money\Money;
+use Ajuste\Core\Money\TypedAmount;
+use Ajuste\Core\Refusal;
+use Ajuste\Core\Settlement\RestPlace;
+use App\Queries\StatementLine;
+use App\Values\DeductionEntry;
+use App\Values\MatchRequest;
+use App\Values\ReceiptRequest;
+use App\Values\Reductions;
 
-/** What a worktop's form says of items: which are ticked, how much of them, and what comes off beside money. */
+/**
+ * Reads a worktop's form: what is ticked, how much of it, and what comes off beside money. Here, and only here, its texts become amounts
+ * and days.
+ */
 final readonly class WorktopForm
 {
-    /** @param  array<array-key, mixed>  $input what was sent, or was sent before and refused */
+    /** @param  array<array-key, mixed>  $input what was sent */
     public function __construct(private array $input) {}
+
+    /**
+     * @param Currency $currency in which the ticked items settle each other
+     *
+     * @throws Refusal when an amount or a day cannot be read
+     */
+    public function match(int $customerId, Currency $currency): MatchRequest
+    {
+        $date = $this->text('date');
+        $takes = $this->takes($currency);
+        $worth = [];
+        foreach (array_intersect_key($this->texts('worth'), $takes) as $id => $typed) {
+            $amount = self::amount($typed, $currency);
+            if ($amount !== null) {
+                $worth[(int) $id] = $amount;
+            }
+        }
+
+        return new MatchRequest($customerId, $takes, $date === '' ? null : Day::of($date), $this->reductions($currency), $worth);
+    }
+
+    /** @throws Refusal when an amount cannot be read */
+    public function receipt(StatementLine $line): ReceiptRequest
+    {
+        $own = $line->amount->currency;
+        $code = $this->text('currency');
+        $currency = $code === '' ? $own : Currency::of($code);
+        $worth = $currency->is($own) ? null : self::amount($this->text('worth'), $currency) ?? Money::zero($currency);
+
+        return new ReceiptRequest(
+            $line->id,
+            (int) $this->text('customer'),
+            $this->takes($currency),
+            $this->reductions($currency),
+            self::amount($this->text('kept_back'), $own),
+            RestPlace::tryFrom($this->text('rest')),
+            $worth,
+            $this->text('deposit_tax'),
+        );
+    }
+
+    /** @return list<int> the items that are ticked, in the order of the list */
+    public function ticked(): array
+    {
+        return array_keys($this->typed());
+    }
 
     /** @return array<int, string> amount as typed, by item id, in the order of the list */
     public function typed(): array
@@ -41,14 +100,14 @@ final readonly class WorktopForm
         return $lines;
     }
 
-    /** @return list<DeductionEntry> */
-    public function deductions(): array
+    /** @return list<array{code: string, item: int, amount: string}> */
+    public function deductionTexts(): array
     {
         [$codes, $invoices, $sums] = [$this->texts('kept_code'), $this->texts('kept_of'), $this->texts('kept')];
         $deductions = [];
         foreach ($sums as $place => $sum) {
             if (trim($sum) !== '' || ($codes[$place] ?? '') !== '') {
-                $deductions[] = new DeductionEntry($codes[$place] ?? '', (int) ($invoices[$place] ?? 0), $sum);
+                $deductions[] = ['code' => $codes[$place] ?? '', 'item' => (int) ($invoices[$place] ?? 0), 'amount' => $sum];
             }
         }
 
@@ -64,5 +123,27 @@ final readonly class WorktopForm
     public function text(string $name): string
     {
         return is_scalar($this->input[$name] ?? null) ? (string) $this->input[$name] : '';
+    }
+
+    /** An amount as typed; null where nothing is. */
+    public static function amount(string $typed, Currency $currency): ?Money
+    {
+        return trim($typed) === '' ? null : TypedAmount::read($typed, $currency);
+    }
+
+    /** @return array<int, ?Money> */
+    private function takes(Currency $currency): array
+    {
+        return array_map(static fn (string $typed): ?Money => self::amount($typed, $currency), $this->typed());
+    }
+
+    private function reductions(Currency $currency): Reductions
+    {
+        $deductions = array_map(
+            static fn (array $of): DeductionEntry => new DeductionEntry($of['code'], $of['item'], self::amount($of['amount'], $currency)),
+            $this->deductionTexts(),
+        );
+
+        return new Reductions($this->discounts(), $deductions, $this->lines());
     }
 }

@@ -15,8 +15,22 @@ final readonly class CarriedCauses
     public function of(Account $account): array
     {
         $carried = [];
-        foreach (DB::table('carried_causes')->where('account_id', $account->id)->whereNotIn('id', DB::table('carried_causes_withdrawn')->select('carried_id'))->orderBy('id')->get() as $row) {
-            $carried[$row->cause_key] = new CarriedCause($row->id, $row->cause_key, $row->amount, $row->reason, $row->who, $row->recorded_at, $row->through);
+        foreach (
+            DB::table('carried_causes')
+                ->where('account_id', $account->id)
+                ->whereNotIn('id', DB::table('carried_causes_withdrawn')->select('carried_id'))
+                ->orderBy('id')
+                ->get() as $row
+        ) {
+            $carried[$row->cause_key] = new CarriedCause(
+                $row->id,
+                $row->cause_key,
+                $row->amount,
+                $row->reason,
+                $row->who,
+                $row->recorded_at,
+                $row->through,
+            );
         }
 
         return $carried;

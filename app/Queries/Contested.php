@@ -20,9 +20,19 @@ final class Contested
     {
         $found = [];
         foreach (array_chunk(array_map(static fn (OpenItem $item): int => $item->id, $items), 500) as $some) {
-            $rows = DB::table('contested as c')->join('deduction_reasons as r', 'r.id', '=', 'c.reason_id')->join('items as i', 'i.id', '=', 'c.item_id')->whereIn('c.item_id', $some)->where('c.date', '<=', $asOf)
-                ->whereNotExists(static fn ($query) => $query->from('contested_ends as e')->whereColumn('e.contested_id', 'c.id')->where('e.date', '<=', $asOf))
-                ->orderBy('c.id')->get(['c.id', 'c.item_id', 'c.amount', 'c.owner', 'c.date', 'r.words', 'i.currency', 'i.document']);
+            $rows = DB::table('contested as c')
+                ->join('deduction_reasons as r', 'r.id', '=', 'c.reason_id')
+                ->join('items as i', 'i.id', '=', 'c.item_id')
+                ->whereIn('c.item_id', $some)
+                ->where('c.date', '<=', $asOf)
+                ->whereNotExists(
+                    static fn ($query) => $query
+                        ->from('contested_ends as e')
+                        ->whereColumn('e.contested_id', 'c.id')
+                        ->where('e.date', '<=', $asOf),
+                )
+                ->orderBy('c.id')
+                ->get(['c.id', 'c.item_id', 'c.amount', 'c.owner', 'c.date', 'r.words', 'i.currency', 'i.document']);
             foreach ($rows as $row) {
                 $found[(int) $row->item_id][] = self::amount($row);
             }
@@ -33,6 +43,14 @@ final class Contested
 
     private static function amount(stdClass $row): ContestedAmount
     {
-        return new ContestedAmount($row->id, $row->item_id, $row->document, Money::ofMinor($row->amount, $row->currency), $row->words, $row->owner, $row->date);
+        return new ContestedAmount(
+            $row->id,
+            $row->item_id,
+            $row->document,
+            Money::ofMinor($row->amount, $row->currency),
+            $row->words,
+            $row->owner,
+            $row->date,
+        );
     }
 }

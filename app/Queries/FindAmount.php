@@ -38,7 +38,12 @@ final readonly class FindAmount
     /** @return list<CauseLine> causes of the proof that are the amount, or together with one other make it */
     public function causes(Account $account, Money $amount, string $asOf): array
     {
-        return array_values(array_filter($this->reports->proof($account, $asOf)->lines, static fn (CauseLine $line): bool => abs($line->amount) === $amount->abs()->minor));
+        return array_values(
+            array_filter(
+                $this->reports->proof($account, $asOf)->lines,
+                static fn (CauseLine $line): bool => abs($line->amount) === $amount->abs()->minor,
+            ),
+        );
     }
 
     /** @return array<string, true> */

@@ -6,7 +6,7 @@ namespace App\Queries;
 
 use Ajuste\Core\Proposal\Way;
 
-/** A loose credit and items that use up all of it; in order of age the last of them may be settled in part. */
+/** An unapplied credit and items that use up all of it; in order of age the last of them may be settled in part. */
 final readonly class FittingMatch
 {
     /**

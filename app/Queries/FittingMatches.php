@@ -10,11 +10,14 @@ use Ajuste\Core\Proposal\Settles;
 use Ajuste\Core\Proposal\Way;
 use Ajuste\Core\Subledger\OpenItem;
 use Ajuste\Core\Subledger\Side;
+use App\Support\Changes;
 use App\Support\Remembered;
 use Illuminate\Support\Facades\Cache;
-use Illuminate\Support\Facades\DB;
 
-/** What would use loose credits up whole (R6), and which of it needs nobody's judgement. Worked out customer by customer, and kept for as long as the customer's open items stay as they are. */
+/**
+ * What would use unapplied credits up whole (R6), and which of it needs nobody's judgement. Worked out customer by customer, and kept for
+ * as long as the customer's open items stay as they are.
+ */
 final readonly class FittingMatches
 {
     public function __construct(private Positions $positions, private Proposals $proposals) {}
@@ -22,20 +25,26 @@ final readonly class FittingMatches
     /**
      * Customers whose proposals are still to be worked out.
      *
-     * @param list<LooseCustomer> $customers
-     * @return list<LooseCustomer>
+     * @param list<UnappliedCustomer> $customers
+     * @return list<UnappliedCustomer>
      */
     public function waiting(Account $account, string $asOf, array $customers): array
     {
         $kept = $this->kept($account, $asOf);
 
-        return array_values(array_filter($customers, static fn (LooseCustomer $customer): bool => $customer->matchable > 0 && ($kept[$customer->id][0] ?? '') !== $customer->state));
+        return array_values(
+            array_filter(
+                $customers,
+                static fn (UnappliedCustomer $customer): bool => $customer->sums->matchable > 0 &&
+                    ($kept[$customer->id][0] ?? '') !== $customer->state,
+            ),
+        );
     }
 
     /**
      * Works some of them out, for about so long.
      *
-     * @param list<LooseCustomer> $waiting
+     * @param list<UnappliedCustomer> $waiting
      */
     public function workOut(Account $account, string $asOf, array $waiting, float $seconds = INF): void
     {
@@ -45,8 +54,13 @@ final readonly class FittingMatches
         $until = microtime(true) + $seconds;
         $kept = $this->kept($account, $asOf);
         foreach ($waiting as $customer) {
-            [$found, $others] = $this->of($this->positions->itemsToMatch($account->id, $customer->id, $asOf));
-            $kept[$customer->id] = [$customer->state, count(array_filter($found, static fn (FittingMatch $match): bool => $match->certain)), $others, serialize($found)];
+            [$found, $others] = $this->of($this->positions->takeableOf($account->id, $customer->id, $asOf));
+            $kept[$customer->id] = [
+                $customer->state,
+                count(array_filter($found, static fn (FittingMatch $match): bool => $match->certain)),
+                $others,
+                serialize($found),
+            ];
             if (microtime(true) > $until) {
                 break;
             }
@@ -57,7 +71,7 @@ final readonly class FittingMatches
     /**
      * What is known of each customer that is worked out and stands as it was.
      *
-     * @param list<LooseCustomer> $customers
+     * @param list<UnappliedCustomer> $customers
      * @return array<int, ProposalCount> by customer id
      */
     public function counts(Account $account, string $asOf, array $customers): array
@@ -65,7 +79,7 @@ final readonly class FittingMatches
         $kept = $this->kept($account, $asOf);
         $counts = [];
         foreach ($customers as $customer) {
-            if ($customer->matchable > 0 && ($kept[$customer->id][0] ?? '') === $customer->state) {
+            if ($customer->sums->matchable > 0 && ($kept[$customer->id][0] ?? '') === $customer->state) {
                 $counts[$customer->id] = new ProposalCount($kept[$customer->id][1], $kept[$customer->id][2]);
             }
         }
@@ -74,14 +88,21 @@ final readonly class FittingMatches
     }
 
     /**
-     * @param list<LooseCustomer> $customers
+     * @param list<UnappliedCustomer> $customers
      * @return array<int, list<FittingMatch>> by customer id
      */
     public function known(Account $account, string $asOf, array $customers): array
     {
         $kept = $this->kept($account, $asOf);
         $known = [];
-        foreach (array_keys(array_filter($this->counts($account, $asOf, $customers), static fn (ProposalCount $count): bool => $count->certain + $count->others > 0)) as $id) {
+        foreach (
+            array_keys(
+                array_filter(
+                    $this->counts($account, $asOf, $customers),
+                    static fn (ProposalCount $count): bool => $count->certain + $count->others > 0,
+                ),
+            ) as $id
+        ) {
             /** @var list<FittingMatch> $found */
             $found = unserialize($kept[$id][3], ['allowed_classes' => [FittingMatch::class, Way::class]]);
             $known[$id] = $found;
@@ -98,7 +119,8 @@ final readonly class FittingMatches
 
     /**
      * @param list<OpenItem> $items of the customer
-     * @return array{list<FittingMatch>, int} each item in one only, the certain ones first; and for how many credits something is proposed that is not certain
+     * @return array{list<FittingMatch>, int} each item in one only, the certain ones first; and for how many credits something is proposed
+     *                                        that is not certain
      */
     private function of(array $items): array
     {
@@ -122,7 +144,10 @@ final readonly class FittingMatches
         return [$found, $others];
     }
 
-    /** @return array<int, array{string, int, int, string}> state of the open items, how many are certain and how many not, and those that fit serialised, by customer id */
+    /**
+     * @return array<int, array{string, int, int, string}> state of the open items, how many are certain and how many not, and those that
+     *                                                     fit serialised, by customer id
+     */
     private function kept(Account $account, string $asOf): array
     {
         /** @var array{string, array<int, array{string, int, int, string}>}|null $kept */
@@ -139,6 +164,6 @@ final readonly class FittingMatches
     /** What else the proposals follow from, but the customer's own items. */
     private static function basis(): string
     {
-        return implode(' ', [Remembered::books(), (int) DB::table('settings')->max('id'), (int) DB::table('discount_decisions')->max('id')]);
+        return Changes::books().' '.Changes::of(['settings', 'placements']);
     }
 }

@@ -18,13 +18,24 @@ final readonly class Found
      * @param Collection<int, Customer> $customers
      * @param Collection<int, Voucher> $vouchers
      * @param Collection<int, Posting> $postings
-     * @param list<array{MoneyLine, ?int}> $money each with the document that it became
+     * @param list<array{StatementLine, ?int}> $money each with the document that it became
      * @param ?string $only where to go when there is one answer
      */
-    public function __construct(public Collection $items, public Collection $customers, public Collection $vouchers, public Collection $postings, public array $money, public ?string $only = null) {}
+    public function __construct(
+        public Collection $items,
+        public Collection $customers,
+        public Collection $vouchers,
+        public Collection $postings,
+        public array $money,
+        public ?string $only = null,
+    ) {}
 
     public function isEmpty(): bool
     {
-        return $this->items->isEmpty() && $this->customers->isEmpty() && $this->vouchers->isEmpty() && $this->postings->isEmpty() && $this->money === [];
+        return $this->items->isEmpty() &&
+            $this->customers->isEmpty() &&
+            $this->vouchers->isEmpty() &&
+            $this->postings->isEmpty() &&
+            $this->money === [];
     }
 }

@@ -28,22 +28,38 @@ final readonly class HomeToTheLedger
     /** @return Collection<int, VoucherState> */
     private function rows(?int $voucherId): Collection
     {
-        return DB::table('vouchers as v')->leftJoin('voucher_confirmations as c', 'c.voucher_id', '=', 'v.id')
+        return DB::table('vouchers as v')
+            ->leftJoin('voucher_confirmations as c', 'c.voucher_id', '=', 'v.id')
             ->when($voucherId !== null, static fn ($query) => $query->where('v.id', $voucherId))
-            ->orderByDesc('v.id')->limit(2000)
-            ->selectRaw("v.id, v.number, v.date, v.text, v.who, v.recorded_at, c.recorded_at AS confirmed_at,
+            ->orderByDesc('v.id')
+            ->limit(2000)
+            ->selectRaw(
+                "v.id, v.number, v.date, v.text, v.who, v.recorded_at, c.recorded_at AS confirmed_at,
                 (SELECT sum(max(base, 0)) FROM postings p WHERE p.voucher_id = v.id) AS total,
-                (SELECT min(x.recorded_at) FROM exported_vouchers e JOIN journal_exports x ON x.id = e.export_id WHERE e.voucher_id = v.id) AS exported_at,
-                EXISTS (SELECT 1 FROM import_files f JOIN imports i ON i.id = f.import_id WHERE f.kind = 'ledger' AND v.date BETWEEN f.first_date AND f.last_date
-                    AND i.recorded_at > (SELECT min(x.recorded_at) FROM exported_vouchers e JOIN journal_exports x ON x.id = e.export_id WHERE e.voucher_id = v.id)) AS passed_over")
-            ->get()->map(static fn (object $row): VoucherState => new VoucherState(
-                $row->id, $row->number, $row->date, $row->text, $row->who, $row->recorded_at, (int) $row->total,
-                match (true) {
-                    $row->confirmed_at !== null => 'taken over',
-                    (bool) $row->passed_over => 'not brought back',
-                    $row->exported_at !== null => 'exported',
-                    default => 'to export',
-                },
-            ));
+                (SELECT min(x.recorded_at) FROM exported_vouchers e JOIN journal_exports x ON x.id = e.export_id
+                    WHERE e.voucher_id = v.id) AS exported_at,
+                EXISTS (SELECT 1 FROM import_files f JOIN imports i ON i.id = f.import_id WHERE f.kind = 'ledger'
+                    AND v.date BETWEEN f.first_date AND f.last_date
+                    AND i.recorded_at > (SELECT min(x.recorded_at) FROM exported_vouchers e JOIN journal_exports x ON x.id = e.export_id
+                        WHERE e.voucher_id = v.id)) AS passed_over",
+            )
+            ->get()
+            ->map(
+                static fn (object $row): VoucherState => new VoucherState(
+                    $row->id,
+                    $row->number,
+                    $row->date,
+                    $row->text,
+                    $row->who,
+                    $row->recorded_at,
+                    (int) $row->total,
+                    match (true) {
+                        $row->confirmed_at !== null => 'taken over',
+                        (bool) $row->passed_over => 'not brought back',
+                        $row->exported_at !== null => 'exported',
+                        default => 'to export',
+                    },
+                ),
+            );
     }
 }

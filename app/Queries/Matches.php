@@ -14,7 +14,11 @@ final readonly class Matches
     /** @return Collection<int, \stdClass> */
     public function ofItem(int $itemId): Collection
     {
-        return $this->all()->where(static fn (Builder $query) => $query->where('m.debit_item_id', $itemId)->orWhere('m.credit_item_id', $itemId))->orderBy('m.date')->orderBy('m.id')->get();
+        return $this->all()
+            ->where(static fn (Builder $query) => $query->where('m.debit_item_id', $itemId)->orWhere('m.credit_item_id', $itemId))
+            ->orderBy('m.date')
+            ->orderBy('m.id')
+            ->get();
     }
 
     /** @return Collection<int, \stdClass> */
@@ -37,11 +41,22 @@ final readonly class Matches
 
     private function all(): Builder
     {
-        return DB::table('matches as m')->join('items as d', 'd.id', '=', 'm.debit_item_id')->join('items as c', 'c.id', '=', 'm.credit_item_id')->leftJoin('match_reversals as r', 'r.match_id', '=', 'm.id')
+        return DB::table('matches as m')
+            ->join('items as d', 'd.id', '=', 'm.debit_item_id')
+            ->join('items as c', 'c.id', '=', 'm.credit_item_id')
+            ->leftJoin('match_reversals as r', 'r.match_id', '=', 'm.id')
             ->leftJoin('settlements as s', 's.id', '=', 'm.settlement_id')
             ->select([
-                'm.*', 'd.document as debit_document', 'd.kind as debit_kind', 'd.currency', 'c.document as credit_document', 'c.kind as credit_kind',
-                's.who', 'r.date as reversed_on', 'r.reason', 'r.who as reversed_by',
+                'm.*',
+                'd.document as debit_document',
+                'd.kind as debit_kind',
+                'd.currency',
+                'c.document as credit_document',
+                'c.kind as credit_kind',
+                's.who',
+                'r.date as reversed_on',
+                'r.reason',
+                'r.who as reversed_by',
             ]);
     }
 }

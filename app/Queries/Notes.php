@@ -14,7 +14,11 @@ final class Notes
     /** @return Collection<int, stdClass> the latest first */
     public static function of(string $subject): Collection
     {
-        return DB::table('notes')->where('subject', $subject)->whereNotIn('id', DB::table('notes_struck')->select('note_id'))->orderByDesc('id')->get();
+        return DB::table('notes')
+            ->where('subject', $subject)
+            ->whereNotIn('id', DB::table('notes_struck')->select('note_id'))
+            ->orderByDesc('id')
+            ->get();
     }
 
     /** @return array<string, list<stdClass>> notes on causes of an account's proof, by the cause's key */
@@ -22,7 +26,13 @@ final class Notes
     {
         $notes = [];
         $prefix = "cause {$accountId} ";
-        foreach (DB::table('notes')->whereRaw('substr(subject, 1, ?) = ?', [strlen($prefix), $prefix])->whereNotIn('id', DB::table('notes_struck')->select('note_id'))->orderBy('id')->get() as $note) {
+        foreach (
+            DB::table('notes')
+                ->whereRaw('substr(subject, 1, ?) = ?', [strlen($prefix), $prefix])
+                ->whereNotIn('id', DB::table('notes_struck')->select('note_id'))
+                ->orderBy('id')
+                ->get() as $note
+        ) {
             $notes[substr($note->subject, strlen($prefix))][] = $note;
         }
 

@@ -4,9 +4,18 @@ declare(strict_types=1);
 
 namespace App\Queries;
 
+use Ajuste\Core\Money\Currency;
+use Ajuste\Core\Money\Money;
+use Ajuste\Core\Subledger\CustomerAccount;
+use Ajuste\Core\Subledger\ItemHead;
+use Ajuste\Core\Subledger\Kind;
+use Ajuste\Core\Subledger\OpenItem;
+use Ajuste\Core\Subledger\Position;
 use Ajuste\Core\Subledger\Side;
 
-/** An item with what is matched of it then (at the day asked for) and now (all matches), and the item that it stands with. */
+/**
+ * A row of an item as the database has it, with where the item stands. Light, since there are many; `item()` is the core's own value of it.
+ */
 final class OpenRow
 {
     public int $item_id;
@@ -33,13 +42,11 @@ final class OpenRow
 
     public int $base;
 
-    public int $matched_then;
+    public int $matched;
 
-    public int $moved_then;
+    public int $moved;
 
-    public int $matched_now;
-
-    public int $moved_now;
+    public string $last_moved_on;
 
     public string $reference;
 
@@ -47,21 +54,69 @@ final class OpenRow
 
     public int $control_account_id;
 
-    public ?int $source_item_id;
+    public string $recorded_at;
 
-    public int $standing_id;
+    public ?int $source_item_id = null;
 
-    public string $standing_document;
+    public ?string $source_document = null;
 
-    public string $standing_side;
+    public ?string $source_side = null;
 
-    public string $standing_date;
+    public ?string $source_date = null;
 
-    public string $standing_due;
+    public ?string $source_due_date = null;
 
-    /** What it still carried then, minor units of base currency, debit-positive. */
-    public function signedBase(): int
+    /** As of the day that was asked for; set by the query. */
+    public Position $position;
+
+    /** What it still carries on the day, minor units of base currency, debit-positive. */
+    public function carried(): int
     {
-        return Side::from($this->side)->sign() * ($this->base - $this->moved_then);
+        return Side::from($this->side)->sign() * ($this->base - $this->position->moved);
+    }
+
+    /** Still open on the day in its currency, minor units, debit-positive. */
+    public function open(): int
+    {
+        return Side::from($this->side)->sign() * ($this->amount - $this->position->matched);
+    }
+
+    /** What a match of the day could take of it carries, minor units of base currency, positive. */
+    public function takeableBase(): int
+    {
+        return $this->base - max($this->position->moved, $this->position->allMoved);
+    }
+
+    /** Whether a match of the day could take something of it. */
+    public function isTakeable(): bool
+    {
+        return $this->amount > $this->position->taken;
+    }
+
+    public function isGone(): bool
+    {
+        return $this->amount === $this->position->matched && $this->base === $this->position->moved;
+    }
+
+    public function item(Currency $base): OpenItem
+    {
+        $head = new ItemHead(
+            $this->document,
+            Kind::from($this->kind),
+            Side::from($this->side),
+            new CustomerAccount($this->customer_id, $this->control_account_id),
+            $this->date,
+            $this->due_date,
+            $this->reference,
+            $this->terms,
+        );
+
+        return OpenItem::of(
+            $this->item_id,
+            $head,
+            Money::ofMinor($this->amount, $this->currency),
+            Money::ofMinor($this->base, $base),
+            $this->position,
+        );
     }
 }

@@ -5,40 +5,194 @@ declare(strict_types=1);
 namespace App\Queries;
 
 use Ajuste\Core\Aging\AgedItem;
+use Ajuste\Core\Money\Currency;
 use Ajuste\Core\Money\Money;
 use Ajuste\Core\Presentation\Standing;
 use Ajuste\Core\Refusal;
+use Ajuste\Core\Subledger\Customer;
 use Ajuste\Core\Subledger\Kind;
 use Ajuste\Core\Subledger\OpenItem;
+use Ajuste\Core\Subledger\Position;
 use Ajuste\Core\Subledger\Side;
-use Closure;
 use Generator;
 use Illuminate\Support\Facades\DB;
-use PDOStatement;
-use stdClass;
+use PDO;
 
-/** Items with what is open of them at the end of a day, and as it was known at a moment. */
+/**
+ * The one reading of items: where they stand at the end of a day, and as it was known at a moment. Pages, commands, proposals, plans
+ * and exports ask here; what the rows mean is worked out by the core (Timeline, Position).
+ */
 final readonly class Positions
 {
-    public function __construct(private Settings $settings) {}
+    /** After every day that can be: where an item stands when all of its matches have taken effect. */
+    private const ALL_DAYS = '9999-12-31';
+
+    /** Rows that are looked at together, so that few questions are asked. */
+    private const CHUNK = 400;
+
+    private const COLUMNS = 'i.root_id AS item_id, i.customer_id, c.customer, c.name, i.document, i.kind, i.side, i.date, i.due_date, '
+        .'i.currency, i.amount, i.base,
+        p.matched, p.moved, p.last_moved_on, i.reference, i.terms, i.control_account_id, i.recorded_at, i.source_item_id';
+
+    public function __construct(private Settings $settings, private Timelines $timelines) {}
 
     /**
      * Items that carry something at the day's end, for the aged list. An exchange difference comes with the dates of its source.
      *
+     * @param ?list<int> $customerIds null: all
      * @return Generator<int, AgedItem>
      */
-    public function forAging(int $accountId, string $asOf, ?string $knownAt = null, ?int $customerId = null): Generator
+    public function forAging(int $accountId, string $asOf, ?string $knownAt = null, ?array $customerIds = null): Generator
     {
-        foreach ($this->open($accountId, $asOf, $knownAt, $customerId) as $row) {
-            yield $row->item_id => new AgedItem($row->customer, $row->name, $row->currency, $row->signedBase(), Side::from($row->standing_side), $row->standing_date, $row->standing_due);
+        foreach ($this->standing($accountId, $asOf, $knownAt, $customerIds) as $row) {
+            yield $row->item_id => new AgedItem(
+                $row->customer,
+                $row->name,
+                $row->currency,
+                $row->carried(),
+                Side::from($row->source_side ?? $row->side),
+                $row->source_date ?? $row->date,
+                $row->source_due_date ?? $row->due_date,
+            );
         }
+    }
+
+    /**
+     * @param ?list<int> $customerIds null: all
+     * @return Generator<int, Standing>
+     */
+    public function forPresentation(int $accountId, string $asOf, ?array $customerIds = null): Generator
+    {
+        foreach ($this->standing($accountId, $asOf, null, $customerIds) as $row) {
+            yield new Standing(
+                new Customer($row->customer_id, $row->customer, $row->name),
+                $row->source_item_id ?? $row->item_id,
+                $row->source_document ?? $row->document,
+                Currency::of($row->currency),
+                $row->open(),
+                $row->carried(),
+                ($row->source_side ?? $row->side) === Side::Credit->value,
+            );
+        }
+    }
+
+    /**
+     * Items of which something is open at the day's end.
+     *
+     * @return Generator<int, array{Customer, OpenItem}> by customer id
+     */
+    public function open(int $accountId, string $asOf): Generator
+    {
+        foreach ($this->standing($accountId, $asOf, null, null) as $row) {
+            if ($row->open() !== 0) {
+                yield $row->customer_id => [
+                    new Customer($row->customer_id, $row->customer, $row->name),
+                    $row->item($this->settings->base()),
+                ];
+            }
+        }
+    }
+
+    /**
+     * Items that a match of the day could take.
+     *
+     * @param ?list<int> $customerIds null: all
+     * @return Generator<int, OpenItem> by customer id
+     */
+    public function takeable(int $accountId, string $asOf, ?array $customerIds = null): Generator
+    {
+        foreach ($this->takeableRows($accountId, $asOf, $customerIds) as $row) {
+            yield $row->customer_id => $row->item($this->settings->base());
+        }
+    }
+
+    /**
+     * The same as rows, for lists of many.
+     *
+     * @param ?list<int> $customerIds null: all
+     * @return Generator<int, OpenRow>
+     */
+    public function takeableRows(int $accountId, string $asOf, ?array $customerIds = null): Generator
+    {
+        foreach ($this->standing($accountId, $asOf, null, $customerIds) as $row) {
+            if ($row->isTakeable()) {
+                yield $row;
+            }
+        }
+    }
+
+    /** @return list<OpenItem> of one customer, oldest due first, that a match of the day could take */
+    public function takeableOf(int $accountId, int $customerId, string $asOf): array
+    {
+        return self::byAge(iterator_to_array($this->takeable($accountId, $asOf, [$customerId]), false));
+    }
+
+    /** @return list<OpenItem> of one customer, oldest due first, of which something is open at the day's end */
+    public function openOf(int $accountId, int $customerId, string $asOf): array
+    {
+        $items = [];
+        foreach ($this->standing($accountId, $asOf, null, [$customerId]) as $row) {
+            if ($row->open() !== 0) {
+                $items[] = $row->item($this->settings->base());
+            }
+        }
+
+        return self::byAge($items);
+    }
+
+    /**
+     * One item, on all days.
+     *
+     * @throws Refusal when there is no such item
+     */
+    public function find(int $itemId): OpenItem
+    {
+        return $this->several([$itemId])[$itemId] ?? throw Refusal::notFound('There is no such item. Load the page again.');
+    }
+
+    /**
+     * Items as a match of the day could take them.
+     *
+     * @param list<int> $itemIds
+     * @param ?string $day null: whichever day is free for what is open of them now
+     * @return array<int, OpenItem> by item id, in the order asked for; without those that are not there
+     */
+    public function several(array $itemIds, ?string $day = null): array
+    {
+        $found = [];
+        foreach (array_chunk($itemIds, self::CHUNK) as $some) {
+            $statement = DB::connection()
+                ->getPdo()
+                ->query(
+                    'SELECT '.
+                        self::COLUMNS.
+                        ' FROM item_positions p JOIN items i ON i.id = p.row_id
+                JOIN customers c ON c.id = i.customer_id WHERE p.item_id IN ('.
+                        implode(', ', array_map(intval(...), $some)).
+                        ')',
+                );
+            $rows = $statement === false ? [] : $statement->fetchAll(PDO::FETCH_CLASS, OpenRow::class);
+            $timelines = $this->timelines->of(array_column($rows, 'item_id'));
+            foreach ($rows as $row) {
+                $row->position = isset($timelines[$row->item_id])
+                    ? $timelines[$row->item_id]->at($day ?? self::ALL_DAYS)
+                    : Position::untouched();
+                $found[$row->item_id] = $row->item($this->settings->base());
+            }
+        }
+
+        return array_replace(array_intersect_key(array_flip($itemIds), $found), $found);
     }
 
     /** A customer's balance at the day's end, base currency, debit-positive; matches never change it. */
     public function balance(int $accountId, int $customerId, string $asOf): Money
     {
-        return Money::ofMinor((int) DB::table('items')->where('customer_id', $customerId)->where('control_account_id', $accountId)->where('date', '<=', $asOf)->whereNull('superseded_at')
-            ->sum(DB::raw("CASE side WHEN 'debit' THEN base ELSE -base END")), $this->settings->base());
+        $items = DB::table('items')->where('customer_id', $customerId)->where('control_account_id', $accountId)->where('date', '<=', $asOf);
+
+        return Money::ofMinor(
+            (int) $items->whereNull('superseded_at')->sum(DB::raw("CASE side WHEN 'debit' THEN base ELSE -base END")),
+            $this->settings->base(),
+        );
     }
 
     /**
@@ -48,8 +202,13 @@ final readonly class Positions
     public function titles(array $itemIds): array
     {
         $titles = [];
-        foreach (array_chunk($itemIds, 500) as $some) {
-            foreach (DB::table('items')->whereIn('root_id', $some)->whereNull('superseded_at')->get(['root_id', 'kind', 'document']) as $row) {
+        foreach (array_chunk($itemIds, self::CHUNK) as $some) {
+            foreach (
+                DB::table('items')
+                    ->whereIn('root_id', $some)
+                    ->whereNull('superseded_at')
+                    ->get(['root_id', 'kind', 'document']) as $row
+            ) {
                 $titles[(int) $row->root_id] = ucfirst(Kind::from($row->kind)->words()).' '.$row->document;
             }
         }
@@ -57,198 +216,110 @@ final readonly class Positions
         return $titles;
     }
 
-    /** @return Generator<int, Standing> */
-    public function forPresentation(int $accountId, string $asOf): Generator
-    {
-        foreach ($this->open($accountId, $asOf, null, null) as $row) {
-            yield new Standing(
-                $row->customer_id, $row->customer, $row->name, $row->standing_id, $row->standing_document, $row->currency,
-                Side::from($row->side)->sign() * ($row->amount - $row->matched_then), $row->signedBase(), $row->standing_side === 'credit',
-            );
-        }
-    }
-
     /**
-     * Items with an open amount at the day's end, by customer id: the customer's number and name, the item, and what it carried in base, positive.
+     * Items that are open, or still carry base, at the day's end, with where they stand then.
      *
-     * @return Generator<int, array{string, string, OpenItem, int}>
-     */
-    public function openOn(int $accountId, string $asOf): Generator
-    {
-        foreach ($this->open($accountId, $asOf, null, null) as $row) {
-            if ($row->amount > $row->matched_then) {
-                yield $row->customer_id => [$row->customer, $row->name, $this->openItem($row, $row->item_id, $row->matched_then, $row->matched_now, $row->moved_now), abs($row->signedBase())];
-            }
-        }
-    }
-
-    /**
-     * Items that a match of the day could take: open then, and not taken since. By customer id.
-     *
-     * @return Generator<int, OpenItem>
-     */
-    public function forMatching(int $accountId, string $asOf): Generator
-    {
-        foreach ($this->open($accountId, $asOf, null, null) as $row) {
-            if ($row->amount > max($row->matched_then, $row->matched_now)) {
-                yield $row->customer_id => $this->openItem($row, $row->item_id, max($row->matched_then, $row->matched_now), $row->matched_now, $row->moved_now);
-            }
-        }
-    }
-
-    /**
-     * Open items of one customer, oldest due first, as a match of the day could take them: what was open then, and was not taken since.
-     *
-     * @return list<OpenItem>
-     */
-    public function itemsToMatch(int $accountId, int $customerId, string $asOf): array
-    {
-        return $this->itemsOf($accountId, $customerId, $asOf, static fn (OpenRow $row): int => max($row->matched_then, $row->matched_now));
-    }
-
-    /**
-     * Open items of one customer at the day's end, oldest due first.
-     *
-     * @return list<OpenItem>
-     */
-    public function openItems(int $accountId, int $customerId, string $asOf): array
-    {
-        return $this->itemsOf($accountId, $customerId, $asOf, static fn (OpenRow $row): int => $row->matched_then);
-    }
-
-    /**
-     * @param Closure(OpenRow): int $taken
-     * @return list<OpenItem>
-     */
-    private function itemsOf(int $accountId, int $customerId, string $asOf, Closure $taken): array
-    {
-        $items = [];
-        foreach ($this->open($accountId, $asOf, null, $customerId) as $row) {
-            if ($row->amount > $taken($row)) {
-                $items[] = $this->openItem($row, $row->item_id, $taken($row), $row->matched_now, $row->moved_now);
-            }
-        }
-        usort($items, static fn (OpenItem $one, OpenItem $other): int => [$one->dueDate, $one->document, $one->id] <=> [$other->dueDate, $other->document, $other->id]);
-
-        return $items;
-    }
-
-    /**
-     * The latest day on which a match of one of these items was reversed, blank where none was: only from then on all of what is open now is open.
-     *
-     * @param list<int> $itemIds
-     */
-    public function freeFrom(array $itemIds): string
-    {
-        return (string) DB::table('match_reversals as r')->join('matches as m', 'm.id', '=', 'r.match_id')->where(static fn ($query) => $query->whereIn('m.debit_item_id', $itemIds)->orWhereIn('m.credit_item_id', $itemIds))->max('r.date');
-    }
-
-    /**
-     * One item as it is open now, on all days.
-     *
-     * @throws Refusal when there is no such item
-     */
-    public function find(int $itemId): OpenItem
-    {
-        $row = DB::table('item_positions as p')->join('items as i', 'i.id', '=', 'p.row_id')->where('p.item_id', $itemId)->first(['p.matched', 'p.moved', 'i.*']) ?? throw new Refusal('There is no such item. Load the page again.');
-
-        return $this->openItem($row, $itemId, $row->matched, $row->matched, $row->moved);
-    }
-
-    /**
-     * @param stdClass|OpenRow $row columns of an item
-     * @param int $taken what matches have taken of it, on the day that matters; minor units
-     * @param int $matched likewise on all days
-     * @param int $moved base moved off on all days
-     */
-    public function openItem(stdClass|OpenRow $row, int $itemId, int $taken, int $matched, int $moved): OpenItem
-    {
-        return new OpenItem(
-            id: $itemId, document: $row->document, kind: Kind::from($row->kind), side: Side::from($row->side), date: $row->date, dueDate: $row->due_date,
-            amount: Money::ofMinor($row->amount, $row->currency), open: Money::ofMinor($row->amount - $taken, $row->currency),
-            base: Money::ofMinor($row->base, $this->settings->base()), matched: $matched, moved: $moved, reference: $row->reference, terms: $row->terms,
-            customerId: $row->customer_id, controlAccountId: $row->control_account_id,
-        );
-    }
-
-    /**
-     * What a match of the day could take of each customer, alike items together.
-     *
-     * @param non-empty-list<int> $accountIds
      * @param ?list<int> $customerIds null: all
-     * @return Generator<int, OpenSum>
-     */
-    public function sums(array $accountIds, string $asOf, ?array $customerIds = null): Generator
-    {
-        foreach ($customerIds ?? [null] as $customerId) {
-            foreach ($accountIds as $accountId) {
-                yield from $this->sumsOf($accountId, $asOf, $customerId);
-            }
-        }
-    }
-
-    /** @return Generator<int, OpenSum> */
-    private function sumsOf(int $accountId, string $asOf, ?int $customerId): Generator
-    {
-        // The factors tell open items apart; they are small enough for any sum to fit.
-        $statement = DB::connection()->getPdo()->prepare(
-            'SELECT o.*, c.customer, c.name FROM (
-                SELECT customer_id, control_account_id, kind, side, currency, count(*) AS items, sum(base - max(moved_then, moved_now)) AS base, min(date) AS oldest, max(recorded_at) AS newest,
-                       sum(row_id % 100003 * 10007 + (amount - max(matched_then, matched_now)) % 99991 * (row_id % 1009 + 1)) AS state
-                FROM ('.self::rows('i.id AS row_id, i.recorded_at, p.matched AS matched_now, p.moved AS moved_now', null, $customerId).') WHERE amount > max(matched_then, matched_now) GROUP BY customer_id, control_account_id, kind, side, currency) o JOIN customers c ON c.id = o.customer_id',
-        );
-        $statement->execute(array_filter(['a' => $accountId, 'd' => $asOf, 'c' => $customerId], static fn (mixed $value): bool => $value !== null));
-        while (($sum = $statement->fetchObject(OpenSum::class)) !== false) {
-            yield $sum;
-        }
-    }
-
-    /**
-     * Rows of items that are open, or still carry base, at the day's end.
-     *
      * @return Generator<int, OpenRow>
      */
-    private function open(int $accountId, string $asOf, ?string $knownAt, ?int $customerId): Generator
+    private function standing(int $accountId, string $asOf, ?string $knownAt, ?array $customerIds): Generator
     {
-        $statement = $this->statement($accountId, $asOf, $knownAt, $customerId);
-        while (($row = $statement->fetchObject(OpenRow::class)) !== false) {
-            if ($row->amount === $row->matched_then && $row->base === $row->moved_then) {
-                continue;
+        $waiting = [];
+        foreach ($this->rows($accountId, $asOf, $knownAt, $customerIds) as $row) {
+            $waiting[] = $row;
+            if (count($waiting) === self::CHUNK) {
+                yield from $this->placed($waiting, $asOf, $knownAt);
+                $waiting = [];
             }
+        }
+        yield from $this->placed($waiting, $asOf, $knownAt);
+    }
+
+    /**
+     * Where nothing moved after the day, the positions in the books say it; else it is worked out from the movements.
+     *
+     * @param list<OpenRow> $rows
+     * @return Generator<int, OpenRow>
+     */
+    private function placed(array $rows, string $asOf, ?string $knownAt): Generator
+    {
+        $later = array_filter(
+            $rows,
+            static fn (OpenRow $row): bool => $row->last_moved_on !== '' && ($knownAt !== null || $row->last_moved_on > $asOf),
+        );
+        $timelines = $this->timelines->of(array_column($later, 'item_id'), $knownAt);
+        foreach ($rows as $row) {
+            $row->position = match (true) {
+                isset($timelines[$row->item_id]) => $timelines[$row->item_id]->at($asOf),
+                $knownAt !== null => Position::untouched(),
+                default => Position::resting($row->matched, $row->moved),
+            };
+            if (! $row->isGone() || $row->isTakeable()) {
+                yield $row;
+            }
+        }
+    }
+
+    /**
+     * What is known now is found by its positions, so that cost follows what is open; an earlier moment is worked out from all rows.
+     *
+     * @param ?list<int> $customerIds
+     * @return Generator<int, OpenRow>
+     */
+    private function rows(int $accountId, string $asOf, ?string $knownAt, ?array $customerIds): Generator
+    {
+        $of = $customerIds === null ? '' : ' AND p.customer_id IN ('.implode(', ', array_map(intval(...), $customerIds)).')';
+        $open = 'SELECT item_id FROM item_positions WHERE control_account_id = :a AND settled_on';
+        $from = match (true) {
+            $knownAt !== null => 'items i JOIN item_positions p ON p.item_id = i.root_id
+                WHERE i.control_account_id = :a AND i.recorded_at <= :k AND (i.superseded_at IS NULL OR i.superseded_at > :k)',
+            $customerIds === null => "item_positions p JOIN items i ON i.id = p.row_id WHERE p.item_id IN ({$open} IS NULL UNION "
+                ."ALL {$open} > :d)",
+            default => 'item_positions p INDEXED BY positions_customer JOIN items i ON i.id = p.row_id
+                WHERE p.control_account_id = :a AND (p.settled_on IS NULL OR p.settled_on > :d)',
+        };
+        $statement = DB::connection()
+            ->getPdo()
+            ->prepare(
+                'SELECT o.*, s.document AS source_document, s.side AS source_side, s.date AS source_date, s.due_date AS source_due_date
+             FROM (SELECT '.
+                    str_replace('c.customer, c.name, ', '', self::COLUMNS).
+                    " FROM {$from} AND i.date <= :d{$of}) o
+             LEFT JOIN items s ON s.root_id = o.source_item_id AND s.superseded_at IS NULL AND o.source_item_id IS NOT NULL",
+            );
+        $statement->execute(
+            array_filter(['a' => $accountId, 'd' => $asOf, 'k' => $knownAt], static fn (mixed $value): bool => $value !== null),
+        );
+        $names = $this->names($customerIds);
+        while (($row = $statement->fetchObject(OpenRow::class)) !== false) {
+            [$row->customer, $row->name] = $names[$row->customer_id];
             yield $row;
         }
     }
 
-    private function statement(int $accountId, string $asOf, ?string $knownAt, ?int $customerId): PDOStatement
+    /**
+     * @param ?list<int> $customerIds
+     * @return array<int, array{string, string}> number and name by customer id
+     */
+    private function names(?array $customerIds): array
     {
-        $statement = DB::connection()->getPdo()->prepare(
-            'SELECT o.*, c.customer, c.name, coalesce(s.root_id, o.item_id) AS standing_id, coalesce(s.document, o.document) AS standing_document,
-                    coalesce(s.side, o.side) AS standing_side, coalesce(s.date, o.date) AS standing_date, coalesce(s.due_date, o.due_date) AS standing_due
-             FROM ('.self::rows('i.document, i.due_date, i.reference, i.terms, i.source_item_id, p.matched AS matched_now, p.moved AS moved_now', $knownAt, $customerId).') o
-             JOIN customers c ON c.id = o.customer_id
-             LEFT JOIN items s ON s.root_id = o.source_item_id AND s.superseded_at IS NULL AND o.source_item_id IS NOT NULL',
-        );
-        $statement->execute(array_filter(['a' => $accountId, 'd' => $asOf, 'k' => $knownAt, 'c' => $customerId], static fn (mixed $value): bool => $value !== null));
+        $names = [];
+        $customers = DB::table('customers')->when($customerIds !== null, static fn ($query) => $query->whereIn('id', $customerIds ?? []));
+        foreach ($customers->get(['id', 'customer', 'name']) as $row) {
+            $names[(int) $row->id] = [$row->customer, $row->name];
+        }
 
-        return $statement;
+        return $names;
     }
 
-    /** Items of one account with what was matched of them at the day's end. */
-    private static function rows(string $more, ?string $knownAt = null, ?int $customerId = null): string
+    /**
+     * @param list<OpenItem> $items
+     * @return list<OpenItem>
+     */
+    private static function byAge(array $items): array
     {
-        $matched = static fn (string $debit, string $credit): string => '(SELECT coalesce(sum(n), 0) FROM ('
-            ."SELECT {$debit} AS n, id, date, recorded_at FROM matches WHERE debit_item_id = i.root_id UNION ALL SELECT {$credit}, id, date, recorded_at FROM matches WHERE credit_item_id = i.root_id) m
-               WHERE m.date <= :d".($knownAt === null ? '' : ' AND m.recorded_at <= :k').' AND NOT EXISTS (SELECT 1 FROM match_reversals r WHERE r.match_id = m.id AND r.date <= :d'.($knownAt === null ? '' : ' AND r.recorded_at <= :k').'))';
-        $then = static fn (string $kept, string $worked): string => $knownAt === null ? "CASE WHEN p.last_moved_on <= :d THEN p.{$kept} ELSE {$worked} END" : $worked;
-        // What is known now is found by its positions, so that cost follows what is open; an earlier moment is worked out from all rows.
-        $from = $knownAt === null
-            ? ($customerId === null
-                ? 'item_positions p JOIN items i ON i.id = p.row_id WHERE p.item_id IN (SELECT item_id FROM item_positions WHERE control_account_id = :a AND settled_on IS NULL UNION ALL SELECT item_id FROM item_positions WHERE control_account_id = :a AND settled_on > :d)'
-                : 'item_positions p INDEXED BY positions_customer JOIN items i ON i.id = p.row_id WHERE p.control_account_id = :a AND (p.settled_on IS NULL OR p.settled_on > :d)')
-            : 'items i JOIN item_positions p ON p.item_id = i.root_id WHERE i.control_account_id = :a AND i.recorded_at <= :k AND (i.superseded_at IS NULL OR i.superseded_at > :k)';
+        usort($items, OpenItem::byAge(...));
 
-        return 'SELECT i.root_id AS item_id, i.customer_id, i.kind, i.side, i.date, i.currency, i.amount, i.base, i.control_account_id, '
-            .$then('matched', $matched('amount', 'amount')).' AS matched_then, '.$then('moved', $matched('debit_base', 'credit_base'))." AS moved_then, {$more}
-             FROM {$from} AND i.date <= :d".($customerId === null ? '' : ' AND p.customer_id = :c');
+        return $items;
     }
 }

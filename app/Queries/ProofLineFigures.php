@@ -14,8 +14,13 @@ final readonly class ProofLineFigures
 
     public Money $ledgerAsImported;
 
-    public function __construct(public Account $account, public string $asOf, public Money $control, public Money $ownVouchers, public Money $customers)
-    {
+    public function __construct(
+        public Account $account,
+        public string $asOf,
+        public Money $control,
+        public Money $ownVouchers,
+        public Money $customers,
+    ) {
         $this->difference = $control->minus($customers);
         $this->ledgerAsImported = $control->minus($ownVouchers);
     }

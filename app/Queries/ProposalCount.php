@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Queries;
 
-/** Of how many loose credits of a customer it is known what they settle. */
+/** Of how many unapplied credits of a customer it is known what they settle. */
 final readonly class ProposalCount
 {
     /**

@@ -14,27 +14,64 @@ final class RefundList
     /** @return list<stdClass> transfers that no order has asked the bank for, and that need no approval any more */
     public function toOrder(): array
     {
-        return array_values($this->rows()->where('r.way', 'transfer')->whereNull('o.order_id')->whereNull('back.reason')->where(static fn (Builder $query) => $query->where('r.iban_changed_at', '')->orWhereNotNull('ok.who'))->orderBy('r.id')->get()->all());
+        return array_values(
+            $this->rows()
+                ->where('r.way', 'transfer')
+                ->whereNull('o.order_id')
+                ->whereNull('back.reason')
+                ->where(static fn (Builder $query) => $query->where('r.iban_changed_at', '')->orWhereNotNull('ok.who'))
+                ->orderBy('r.id')
+                ->get()
+                ->all(),
+        );
     }
 
     /** @return list<stdClass> the latest first, each with `confirmed` */
     public function all(): array
     {
-        return array_values($this->rows()->orderByDesc('r.id')->limit(500)->get()->each(function (stdClass $row): void {
-            $row->confirmed = $this->isConfirmed($row->voucher_id);
-        })->all());
+        return array_values(
+            $this->rows()
+                ->orderByDesc('r.id')
+                ->limit(500)
+                ->get()
+                ->each(function (stdClass $row): void {
+                    $row->confirmed = $this->isConfirmed($row->voucher_id);
+                })
+                ->all(),
+        );
     }
 
     /** Whether a line of a statement confirms the posting in transit. */
     public function isConfirmed(int $voucherId): bool
     {
-        return DB::table('placements as p')->join('postings as o', 'o.id', '=', 'p.posting_id')->where('o.voucher_id', $voucherId)->whereNotExists(MoneyLines::reversed(...))->exists();
+        return DB::table('placements as p')
+            ->join('postings as o', 'o.id', '=', 'p.posting_id')
+            ->where('o.voucher_id', $voucherId)
+            ->whereNotExists(StatementLines::reversed(...))
+            ->exists();
     }
 
     /** Whether the bank has brought it back: a line with its name that came in and has no place yet. */
     public function hasComeBack(string $document): bool
     {
-        return DB::table('money_lines as l')->where('l.end_to_end', $document)->where('l.amount', '>', 0)->whereNotExists(static fn (Builder $query) => $query->from('placements as p')->whereColumn('p.line_id', 'l.id')->whereNotExists(MoneyLines::reversed(...)))->exists();
+        return DB::table('money_lines as l')
+            ->where('l.end_to_end', $document)
+            ->where('l.amount', '>', 0)
+            ->whereNotExists(
+                static fn (Builder $query) => $query
+                    ->from('placements as p')
+                    ->whereColumn('p.line_id', 'l.id')
+                    ->whereNotExists(StatementLines::reversed(...)),
+            )
+            ->exists();
+    }
+
+    /** A payment order as it was sent, or the bank's answer to it; blank when there is none. */
+    public function orderFile(int $orderId, string $part): string
+    {
+        return (string) DB::table('payment_orders')
+            ->where('id', $orderId)
+            ->value($part === 'answer' ? 'answer' : 'file');
     }
 
     /** When the customer's account number was last changed for another one, blank where it never was. */
@@ -47,8 +84,26 @@ final class RefundList
 
     private function rows(): Builder
     {
-        return DB::table('refunds as r')->join('items as i', 'i.root_id', '=', 'r.item_id')->leftJoin('items as c', static fn ($join) => $join->on('c.root_id', '=', 'r.credit_item_id')->whereNull('c.superseded_at'))->leftJoin('refunds_approved as ok', 'ok.refund_id', '=', 'r.id')
-            ->leftJoin('refunds_ordered as o', 'o.refund_id', '=', 'r.id')->leftJoin('item_reversals as back', 'back.item_id', '=', 'r.item_id')
-            ->select(['r.*', 'i.document', 'i.amount', 'i.currency', 'i.date', 'i.customer_id', 'c.document as credit', 'c.kind as credit_kind', 'o.order_id', 'o.status', 'o.why', 'back.reason as back_reason', 'ok.who as approved_by']);
+        return DB::table('refunds as r')
+            ->join('items as i', 'i.root_id', '=', 'r.item_id')
+            ->leftJoin('items as c', static fn ($join) => $join->on('c.root_id', '=', 'r.credit_item_id')->whereNull('c.superseded_at'))
+            ->leftJoin('refunds_approved as ok', 'ok.refund_id', '=', 'r.id')
+            ->leftJoin('refunds_ordered as o', 'o.refund_id', '=', 'r.id')
+            ->leftJoin('item_reversals as back', 'back.item_id', '=', 'r.item_id')
+            ->select([
+                'r.*',
+                'i.document',
+                'i.amount',
+                'i.currency',
+                'i.date',
+                'i.customer_id',
+                'c.document as credit',
+                'c.kind as credit_kind',
+                'o.order_id',
+                'o.status',
+                'o.why',
+                'back.reason as back_reason',
+                'ok.who as approved_by',
+            ]);
     }
 }

@@ -5,34 +5,49 @@ declare(strict_types=1);
 namespace App\Queries;
 
 use Ajuste\Core\Aging\AgedList;
+use Ajuste\Core\Aging\AgedRow;
 use Ajuste\Core\Aging\Credits;
 use Ajuste\Core\Calendar\AgeBuckets;
+use Ajuste\Core\Calendar\AgedBasis;
 use Ajuste\Core\Exchange\Setting;
 use Ajuste\Core\Ledger\Account;
+use Ajuste\Core\Proof\CauseLine;
 use Ajuste\Core\Proof\PairedBy;
 use Ajuste\Core\Proof\Proof;
 use Ajuste\Core\Refusal;
-use App\Support\Remembered;
+use App\Support\CustomerValues;
+use Generator;
+use Illuminate\Support\Facades\DB;
 
 /** The reports that page and command line share. */
 final readonly class Reports
 {
-    /** Tables that a proof looks at. */
-    public const PROOF = ['imports', 'settings', 'postings', 'items', 'voucher_confirmations', 'hand_pairs', 'hand_pairs_withdrawn', 'signed_proofs'];
-
-    public function __construct(private Settings $settings, private Positions $positions) {}
+    public function __construct(private Settings $settings, private Positions $positions, private StandingProof $standing) {}
 
     public function proof(Account $account, string $asOf, ?string $knownAt = null): Proof
     {
-        $work = fn (): Proof => $this->proofOf($knownAt === null ? ProofLines::since($account->id, $asOf) : ProofLines::all($account->id, $knownAt), $asOf);
+        return $knownAt === null ? $this->standing->of($account, $asOf) : $this->proofOf(ProofLines::all($account->id, $knownAt), $asOf);
+    }
 
-        return $knownAt === null ? Remembered::while("proof {$account->id} {$asOf}", self::PROOF, $work) : $work();
+    /**
+     * One cause of the proof as it is now.
+     *
+     * @throws Refusal when it is gone or changed
+     */
+    public function cause(Account $account, string $asOf, string $key): CauseLine
+    {
+        foreach ($this->proof($account, $asOf)->lines as $line) {
+            if ($line->key() === $key) {
+                return $line;
+            }
+        }
+        throw Refusal::changed('This cause is no longer there: the books have changed. Look at the proof again.');
     }
 
     /** @param  ?PairedBy  $collect the test of which the pairs are kept to be looked at */
     public function proofOf(ProofLines $lines, string $asOf, ?PairedBy $collect = null): Proof
     {
-        return Proof::of($lines, $asOf, $this->settings->whole(Setting::PairingWindowDays), $this->settings->base(), $collect);
+        return $this->standing->proved($lines, $asOf, $collect);
     }
 
     /**
@@ -42,26 +57,72 @@ final readonly class Reports
      *
      * @throws Refusal when one of them is none of these
      */
-    public function aged(Account $account, string $asOf, ?string $basis = null, ?string $buckets = null, ?string $credits = null, ?string $knownAt = null): AgedList
+    public function aged(
+        Account $account,
+        string $asOf,
+        ?string $basis = null,
+        ?string $buckets = null,
+        ?string $credits = null,
+        ?string $knownAt = null,
+    ): AgedList {
+        [$columns, $policy] = [$this->buckets($basis, $buckets), $this->credits($credits)];
+        if ($knownAt !== null) {
+            return AgedList::of($asOf, $columns, $policy, $this->positions->forAging($account->id, $asOf, $knownAt));
+        }
+        $kept = new CustomerValues(
+            implode(' ', ['aged', $account->id, $asOf, $columns->basis->value, implode(',', $columns->labels), $policy->value]),
+            ['settings'],
+            fn (?array $only): Generator => $this->agedRows($account, $asOf, $columns, $policy, $only),
+            static fn (array $values): array => [],
+        );
+        $rows = [];
+        foreach ($kept->all() as $ofCustomer) {
+            foreach ($ofCustomer as [$customer, $name, $currency, $amounts, $unapplied]) {
+                $rows[] = new AgedRow($customer, $name, $currency, $amounts, $unapplied);
+            }
+        }
+
+        return new AgedList($asOf, $columns, $policy, $rows);
+    }
+
+    /**
+     * @param ?list<int> $only null: all customers
+     * @return Generator<int, non-empty-list<array{string, string, string, non-empty-list<int>, int}>> by customer id
+     */
+    private function agedRows(Account $account, string $asOf, AgeBuckets $buckets, Credits $credits, ?array $only): Generator
     {
-        return new AgedList($asOf, $this->buckets($basis, $buckets), $this->credits($credits), $this->positions->forAging($account->id, $asOf, $knownAt));
+        $items = $only === [] ? [] : $this->positions->forAging($account->id, $asOf, null, $only);
+        $rows = [];
+        foreach (AgedList::of($asOf, $buckets, $credits, $items)->rows as $row) {
+            $rows[$row->customer][] = [$row->customer, $row->name, $row->currency, $row->amounts, $row->unapplied];
+        }
+        $ids = DB::table('customers')
+            ->when($only !== null, static fn ($query) => $query->whereIn('id', $only ?? []))
+            ->pluck('id', 'customer');
+        foreach ($rows as $customer => $ofCustomer) {
+            yield (int) $ids[$customer] => $ofCustomer;
+        }
     }
 
     /** One customer's rows of the aged list, by the books' own policies. */
     public function agedOf(Account $account, string $asOf, int $customerId, ?string $knownAt = null): AgedList
     {
-        return new AgedList($asOf, $this->buckets(null, null), $this->credits(null), $this->positions->forAging($account->id, $asOf, $knownAt, $customerId));
+        return AgedList::of(
+            $asOf,
+            $this->buckets(null, null),
+            $this->credits(null),
+            $this->positions->forAging($account->id, $asOf, $knownAt, [$customerId]),
+        );
     }
 
     /** @throws Refusal */
     public function buckets(?string $basis, ?string $buckets): AgeBuckets
     {
         $basis ??= $this->settings->text(Setting::AgedBasis);
-        if (! in_array($basis, ['due', 'document'], true)) {
-            throw new Refusal("“{$basis}” is not a basis of the aged list; due or document is expected.");
-        }
+        $agedBy =
+            AgedBasis::tryFrom($basis) ?? throw new Refusal("“{$basis}” is not a basis of the aged list; due or document is expected.");
 
-        return AgeBuckets::parse($buckets ?? $this->settings->text(Setting::Buckets), $basis === 'due');
+        return AgeBuckets::parse($buckets ?? $this->settings->text(Setting::Buckets), $agedBy);
     }
 
     /** @throws Refusal */
@@ -69,6 +130,7 @@ final readonly class Reports
     {
         $credits ??= $this->settings->text(Setting::AgedCredits);
 
-        return Credits::tryFrom($credits) ?? throw new Refusal("“{$credits}” is not a way to show credits; separate, own_date or oldest_first is expected.");
+        return Credits::tryFrom($credits) ??
+            throw new Refusal("“{$credits}” is not a way to show credits; separate, own_date or oldest_first is expected.");
     }
 }

@@ -9,6 +9,7 @@ use Ajuste\Core\Calendar\Period;
 use Ajuste\Core\Exchange\Setting;
 use Ajuste\Core\Ledger\Account;
 use Ajuste\Core\Ledger\AccountRole;
+use Ajuste\Core\Ledger\AccountType;
 use Ajuste\Core\Ledger\ChartOfAccounts;
 use Ajuste\Core\Money\Currency;
 use Ajuste\Core\Money\Money;
@@ -23,11 +24,21 @@ final class Settings
 
     private ?ChartOfAccounts $chart = null;
 
+    private ?Period $period = null;
+
     public function text(Setting $setting): string
     {
         $this->values ??= DB::table('settings')->orderBy('id')->pluck('value', 'name')->all();
 
         return $this->values[$setting->value] ?? $setting->default();
+    }
+
+    /** What a setting says for one currency, blank where it says nothing of it. */
+    public function in(Setting $setting, Currency $currency): string
+    {
+        $this->text($setting);
+
+        return $this->values["{$setting->value}.{$currency->code}"] ?? '';
     }
 
     public function whole(Setting $setting): int
@@ -48,10 +59,11 @@ final class Settings
     /** The period that is being closed: the one that is set, else the month of the last posting or item. */
     public function period(): Period
     {
-        $set = $this->text(Setting::Period);
-        if ($set !== '') {
-            return Period::of($set);
-        }
+        return $this->period ??= $this->text(Setting::Period) !== '' ? Period::of($this->text(Setting::Period)) : $this->lastMonth();
+    }
+
+    private function lastMonth(): Period
+    {
         $last = max((string) DB::table('postings')->max('date'), (string) DB::table('items')->max('date'));
 
         return Period::containing($last !== '' ? $last : date('Y-m-d'));
@@ -61,19 +73,50 @@ final class Settings
     {
         $through = DB::table('period_locks')->orderByDesc('id')->value('through');
 
-        return new LockedDays(is_string($through) ? $through : null);
+        return new LockedDays(is_string($through) ? $through : null, $this->period()->last);
     }
 
     public function accounts(): ChartOfAccounts
     {
-        return $this->chart ??= new ChartOfAccounts(array_values(AccountModel::query()->orderBy('account')->get()
-            ->map(static fn (AccountModel $account): Account => new Account($account->id, $account->account, $account->name, AccountRole::tryFrom((string) $account->role)))->all()));
+        return $this->chart ??= new ChartOfAccounts(
+            array_values(
+                AccountModel::query()
+                    ->orderBy('account')
+                    ->get()
+                    ->map(
+                        static fn (AccountModel $account): Account => new Account(
+                            $account->id,
+                            $account->account,
+                            $account->name,
+                            AccountRole::tryFrom((string) $account->role),
+                            AccountType::tryFrom($account->type),
+                        ),
+                    )
+                    ->all(),
+            ),
+        );
     }
 
     /** The control account that is asked for, else the first with the role. */
     public function controlAccount(?string $number = null): Account
     {
-        return $number === null || $number === '' ? $this->accounts()->withRole(AccountRole::ReceivablesControl) : $this->accounts()->numbered($number);
+        return $number === null || $number === ''
+            ? $this->accounts()->withRole(AccountRole::ReceivablesControl)
+            : $this->accounts()->numbered($number);
+    }
+
+    /** The control account on which a customer's items stand. */
+    public function controlAccountOf(int $customerId): Account
+    {
+        $id = DB::table('customers')->where('id', $customerId)->value('control_account_id');
+
+        return is_int($id) ? $this->accounts()->withId($id) : $this->controlAccount();
+    }
+
+    /** Whether a switch of the books is on. */
+    public function isOn(Setting $setting): bool
+    {
+        return $this->text($setting) === 'yes';
     }
 
     public function hasControlAccount(): bool
@@ -86,5 +129,6 @@ final class Settings
     {
         $this->values = null;
         $this->chart = null;
+        $this->period = null;
     }
 }

@@ -22,9 +22,9 @@ final readonly class SourceFixes
         }
         $fixes = [];
         foreach (DB::table('source_fixes')->where('account_id', $account->id)->orderBy('id')->get() as $row) {
-            $fixes[] = new SourceFix($row->id, $row->cause_key, $row->cause, $row->document, $row->customer, $row->entry, $row->amount, $row->request, $row->who, $row->recorded_at, ($standing[$row->cause_key] ?? null) !== $row->amount);
+            $fixes[] = new SourceFix($row, ($standing[$row->cause_key] ?? null) !== $row->amount);
         }
-        usort($fixes, static fn (SourceFix $one, SourceFix $other): int => [$one->done, $one->id] <=> [$other->done, $other->id]);
+        usort($fixes, static fn (SourceFix $one, SourceFix $other): int => $one->done <=> $other->done);
 
         return $fixes;
     }
@@ -33,8 +33,11 @@ final readonly class SourceFixes
     public static function suggested(CauseLine $line): string
     {
         return match ($line->cause->value) {
-            'not_in_ledger' => 'Post it: ', 'not_in_subledger' => 'Say which document it is, or take it back: ', 'duplicate_in_ledger', 'duplicate_in_subledger' => 'Take the second one back: ',
-            'wrong_account' => 'Put it onto the control account: ', default => 'Put it right: ',
+            'not_in_ledger' => 'Post it: ',
+            'not_in_subledger' => 'Say which document it is, or take it back: ',
+            'duplicate_in_ledger', 'duplicate_in_subledger' => 'Take the second one back: ',
+            'wrong_account' => 'Put it onto the control account: ',
+            default => 'Put it right: ',
         }.$line->note;
     }
 }

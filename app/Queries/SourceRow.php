@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Queries;
 
-use App\Actions\Import\SourceFile;
-use App\Actions\Import\Table;
+use App\Files\SourceFile;
+use App\Files\Table;
 use App\Models\ImportFile;
 use App\Support\KeptFiles;
 

@@ -17,13 +17,24 @@ final readonly class TrialBalance
     /** @return list<TrialBalanceLine> in the order of the accounts */
     public function lines(string $asOf): array
     {
-        $sums = DB::table('postings')->where('date', '<=', $asOf)->whereNull('superseded_at')->groupBy('account_id')->selectRaw('account_id, sum(base) AS base, count(*) AS n')->get()->keyBy('account_id');
+        $sums = DB::table('postings')
+            ->where('date', '<=', $asOf)
+            ->whereNull('superseded_at')
+            ->groupBy('account_id')
+            ->selectRaw('account_id, sum(base) AS base, count(*) AS n')
+            ->get()
+            ->keyBy('account_id');
         $lines = [];
         foreach ($this->settings->accounts()->all() as $account) {
             $sum = $sums[$account->id] ?? null;
             $tie = $account->role?->carriesCustomers() === true ? $this->figures->at($account, $asOf) : null;
             if ($sum !== null || $tie !== null) {
-                $lines[] = new TrialBalanceLine($account, Money::ofMinor((int) ($sum->base ?? 0), $this->settings->base()), (int) ($sum->n ?? 0), $tie);
+                $lines[] = new TrialBalanceLine(
+                    $account,
+                    Money::ofMinor((int) ($sum->base ?? 0), $this->settings->base()),
+                    (int) ($sum->n ?? 0),
+                    $tie,
+                );
             }
         }
 
@@ -37,10 +48,34 @@ final readonly class TrialBalance
      */
     public function rest(Account $account, string $asOf): array
     {
-        $rows = DB::table('postings')->where('account_id', $account->id)->where('date', '<=', $asOf)->whereNull('superseded_at')
-            ->selectRaw("CASE WHEN document <> '' THEN document WHEN batch <> '' THEN batch ELSE entry END AS name, min(date) AS since, max(customer) AS customer, max(description) AS description, sum(base) AS base, max(id) AS posting")
-            ->groupBy('name')->havingRaw('sum(base) <> 0')->orderBy('since')->orderBy('name')->limit(1000)->get();
+        $rows = DB::table('postings')
+            ->where('account_id', $account->id)
+            ->where('date', '<=', $asOf)
+            ->whereNull('superseded_at')
+            ->selectRaw(
+                "CASE WHEN document <> '' THEN document WHEN batch <> '' THEN batch ELSE entry END AS name, min(date) AS since, "
+                    .'max(customer) AS customer, max(description) AS description, sum(base) AS base, max(id) AS posting',
+            )
+            ->groupBy('name')
+            ->havingRaw('sum(base) <> 0')
+            ->orderBy('since')
+            ->orderBy('name')
+            ->limit(1000)
+            ->get();
 
-        return array_values($rows->map(fn (stdClass $row): ClearingRest => new ClearingRest((string) $row->name, $row->since, $row->customer, $row->description, Money::ofMinor((int) $row->base, $this->settings->base()), (int) $row->posting))->all());
+        return array_values(
+            $rows
+                ->map(
+                    fn (stdClass $row): ClearingRest => new ClearingRest(
+                        (string) $row->name,
+                        $row->since,
+                        $row->customer,
+                        $row->description,
+                        Money::ofMinor((int) $row->base, $this->settings->base()),
+                        (int) $row->posting,
+                    ),
+                )
+                ->all(),
+        );
     }
 }

@@ -7,35 +7,103 @@ namespace App\Queries;
 use Ajuste\Core\Ledger\Account;
 use Ajuste\Core\Ledger\AccountRole;
 use Ajuste\Core\Subledger\Kind;
-use Ajuste\Core\Subledger\Loose;
 use Ajuste\Core\Subledger\OpenItem;
 use Ajuste\Core\Subledger\Side;
-use App\Support\Remembered;
+use Ajuste\Core\Subledger\UnappliedSides;
+use Ajuste\Core\Subledger\UnappliedSums;
+use App\Support\CustomerValues;
 use Generator;
-use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
 
-/** Customers with loose receipts, credits, deposits and refunds. */
+/**
+ * Customers with unapplied receipts, credits, deposits and refunds.
+ *
+ * @phpstan-type Sums array{int, int, int, int, int, string, string, string}
+ * @phpstan-type Kept array{string, string, string, Sums}
+ */
 final readonly class Unapplied
 {
-    /** From so many changed customers on, all are worked out at once. */
-    private const MANY = 300;
-
     public function __construct(private Settings $settings, private Positions $positions) {}
 
-    /** @return list<LooseCustomer> those with a reason last, else the oldest first */
+    /** @return list<UnappliedCustomer> those with a reason last, else the oldest first */
     public function customers(Account $account, string $asOf): array
     {
-        $reasons = $this->reasons($asOf);
+        $values = $this->values($account, $asOf);
+        $left = $this->left($values, $asOf);
         $customers = [];
-        foreach ($this->remembered($this->accounts($account), $asOf) as $id => $customer) {
-            // A reason holds for what was loose when it was given; what came since asks anew.
-            $reason = $reasons[$id] ?? null;
-            $customers[] = $reason !== null && $reason->given >= $customer->newest ? $customer->because($reason) : $customer;
+        foreach (array_diff_key($values->all(), $left) as $id => $value) {
+            $customers["{$value[3][5]} {$value[0]}"] = self::customer($id, $value);
         }
-        usort($customers, static fn (LooseCustomer $one, LooseCustomer $other): int => [$one->reason !== null, $one->oldest, $one->customer] <=> [$other->reason !== null, $other->oldest, $other->customer]);
+        ksort($customers, SORT_STRING); // by keys and not by pairs: there may be many
 
-        return $customers;
+        return [...array_values($customers), ...array_values($left)];
+    }
+
+    /** @return list<UnappliedCustomer> those that a person left with a reason, the oldest first */
+    public function leftWithReason(Account $account, string $asOf): array
+    {
+        return array_values($this->left($this->values($account, $asOf), $asOf));
+    }
+
+    public function totals(Account $account, string $asOf): UnappliedTotals
+    {
+        $values = $this->values($account, $asOf);
+        $left = array_keys($this->left($values, $asOf));
+        $parts = $values->summaries($left);
+        $sums = array_map(static fn (array $part): UnappliedSums => new UnappliedSums(...$part[1]), $parts);
+
+        return new UnappliedTotals(array_sum(array_column($parts, 0)), UnappliedSums::together($sums), count($left));
+    }
+
+    /** @return CustomerValues<Kept, array{int, Sums}> */
+    private function values(Account $account, string $asOf): CustomerValues
+    {
+        $accounts = $this->accounts($account);
+        $sums = static fn (array $value): UnappliedSums => new UnappliedSums(...$value[3]);
+
+        return new CustomerValues(
+            'unapplied '.implode(',', $accounts)." {$asOf}",
+            ['accounts'],
+            fn (?array $only): Generator => $this->workOut($accounts, $asOf, $only),
+            static fn (array $values): array => [
+                count($values),
+                self::listed(UnappliedSums::together(array_map($sums, array_values($values)))),
+            ],
+        );
+    }
+
+    /**
+     * A reason holds for what was unapplied when it was given; what came since asks anew.
+     *
+     * @param CustomerValues<Kept, array{int, Sums}> $values
+     * @return array<int, UnappliedCustomer> by customer id, the oldest first
+     */
+    private function left(CustomerValues $values, string $asOf): array
+    {
+        $left = [];
+        foreach ($this->reasons($asOf) as $id => $reason) {
+            $value = $values->of($id);
+            if ($value !== null && $reason->given >= $value[3][6]) {
+                $left[$id] = self::customer($id, $value, $reason);
+            }
+        }
+        uasort($left, static fn (UnappliedCustomer $one, UnappliedCustomer $other): int => [$one->sums->oldest, $one->customer] <=> [
+            $other->sums->oldest, $other->customer,
+        ]);
+
+        return $left;
+    }
+
+    /** @param  Kept  $value */
+    private static function customer(int $id, array $value, ?UnappliedReason $reason = null): UnappliedCustomer
+    {
+        return new UnappliedCustomer($id, $value[0], $value[1], new UnappliedSums(...$value[3]), $value[2], $reason);
+    }
+
+    /** @return Sums */
+    private static function listed(UnappliedSums $of): array
+    {
+        return [$of->items, $of->credits, $of->refunds, $of->debits, $of->matchable, $of->oldest, $of->newest, $of->words];
     }
 
     /**
@@ -45,84 +113,71 @@ final readonly class Unapplied
      */
     public function items(Account $account, int $customerId, string $asOf): array
     {
-        return array_merge(...array_map(fn (int $id): array => $this->positions->itemsToMatch($id, $customerId, $asOf), $this->accounts($account)));
-    }
-
-    /**
-     * After a change only the customers that it concerns are worked out anew.
-     *
-     * @param non-empty-list<int> $accounts
-     * @return array<int, LooseCustomer> by customer id
-     */
-    private function remembered(array $accounts, string $asOf): array
-    {
-        $key = Remembered::key('loose '.implode(',', $accounts)." {$asOf}");
-        // Numbers are given while the books are held for writing, so that whatever is newer has a higher one.
-        $now = [Remembered::books(), DB::table('match_reversals')->count(), (int) DB::table('items')->max('id'), (int) DB::table('matches')->max('id')];
-        /** @var array{array{string, int, int, int}, array<int, LooseCustomer>}|null $kept */
-        $kept = Cache::get($key);
-        if ($kept !== null && $kept[0] === $now) {
-            return $kept[1];
-        }
-        $changed = $kept === null || array_slice($kept[0], 0, 2) !== array_slice($now, 0, 2) ? null : self::changed($kept[0][2], $kept[0][3]);
-        $customers = $kept === null || $changed === null ? [] : array_diff_key($kept[1], array_flip($changed));
-        foreach ($this->workOut($accounts, $asOf, $changed) as $customer) {
-            $customers[$customer->id] = $customer;
-        }
-        Cache::put($key, [$now, $customers], 86_400);
-
-        return $customers;
-    }
-
-    /** @return ?list<int> customers with newer items or matches; null: many */
-    private static function changed(int $item, int $match): ?array
-    {
-        $newer = DB::table('items')->where('id', '>', $item)->distinct()->limit(self::MANY + 1)->pluck('customer_id');
-        $matched = DB::table('matches as m')->join('item_positions as p', 'p.item_id', '=', 'm.debit_item_id')->where('m.id', '>', $match)->distinct()->limit(self::MANY + 1)->pluck('p.customer_id');
-        $changed = array_values(array_unique(array_map(intval(...), [...$newer->all(), ...$matched->all()])));
-
-        return count($changed) > self::MANY ? null : $changed;
+        return array_merge(
+            ...array_map(fn (int $id): array => $this->positions->takeableOf($id, $customerId, $asOf), $this->accounts($account)),
+        );
     }
 
     /**
      * @param non-empty-list<int> $accounts
      * @param ?list<int> $only null: all
-     * @return Generator<int, LooseCustomer>
+     * @return Generator<int, Kept> by customer id
      */
     private function workOut(array $accounts, string $asOf, ?array $only): Generator
     {
-        /** @var array<int, list<OpenSum>> $of */
+        /** @var array<int, array{UnappliedSides, string, string}> $of */
         $of = [];
-        foreach ($this->positions->sums($accounts, $asOf, $only) as $sum) {
-            $of[$sum->customer_id][] = $sum;
-        }
-        foreach ($of as $id => $sums) {
-            $loose = new Loose;
-            $state = '';
-            foreach ($sums as $sum) {
-                $loose->add(Kind::from($sum->kind), Side::from($sum->side), $sum->currency, $sum->items, $sum->base, $sum->oldest, $sum->newest);
-                $state .= "{$sum->control_account_id} {$sum->kind} {$sum->side} {$sum->currency} {$sum->items} {$sum->base} {$sum->state};";
+        foreach ($accounts as $account) {
+            foreach ($only === [] ? [] : $this->positions->takeableRows($account, $asOf, $only) as $row) {
+                $of[$row->customer_id] ??= [new UnappliedSides(), $row->customer, $row->name];
+                $of[$row->customer_id][0]->add(
+                    Kind::from($row->kind),
+                    Side::from($row->side),
+                    $row->currency,
+                    $row->takeableBase(),
+                    $row->date,
+                    $row->recorded_at,
+                );
             }
-            if ($loose->items > 0) {
-                yield new LooseCustomer($id, $sums[0]->customer, $sums[0]->name, $loose->items, $loose->credits, $loose->refunds, $loose->debits, $loose->matchable(), $loose->oldest, $loose->newest, $loose->words(), hash('xxh3', $state));
+        }
+        $states = $this->states($only);
+        foreach ($of as $id => [$sides, $number, $name]) {
+            $sums = $sides->sums();
+            if ($sums->items > 0) {
+                yield $id => [$number, $name, (string) ($states[$id] ?? 0), self::listed($sums)];
             }
         }
+    }
+
+    /**
+     * @param ?list<int> $only
+     * @return array<int, int> where each customer's counter stands
+     */
+    private function states(?array $only): array
+    {
+        return DB::table('customer_changes')
+            ->when($only !== null, static fn ($query) => $query->whereIn('customer_id', $only ?? []))
+            ->pluck('counter', 'customer_id')
+            ->map(intval(...))
+            ->all();
     }
 
     /** @return non-empty-list<int> the control account and those of deposits */
     private function accounts(Account $account): array
     {
-        return [$account->id, ...array_values(array_diff(array_map(static fn (Account $of): int => $of->id, $this->settings->accounts()->allWithRole(AccountRole::CustomerDeposits)), [$account->id]))];
+        $deposits = array_column($this->settings->accounts()->allWithRole(AccountRole::CustomerDeposits), 'id');
+
+        return [$account->id, ...array_values(array_diff($deposits, [$account->id]))];
     }
 
-    /** @return array<int, LooseReason> why it stays loose, by customer, where the day to look again has not come */
+    /** @return array<int, UnappliedReason> why they stay unapplied, by customer, where the day to look again has not come */
     private function reasons(string $asOf): array
     {
         $reasons = [];
         foreach (DB::table('loose_reasons')->orderBy('id')->get() as $row) {
-            $reasons[(int) $row->customer_id] = new LooseReason($row->reason, $row->look_again, $row->who, $row->recorded_at);
+            $reasons[(int) $row->customer_id] = new UnappliedReason($row->reason, $row->look_again, $row->who, $row->recorded_at);
         }
 
-        return array_filter($reasons, static fn (LooseReason $reason): bool => $reason->lookAgain > $asOf);
+        return array_filter($reasons, static fn (UnappliedReason $reason): bool => $reason->lookAgain > $asOf);
     }
 }

@@ -12,7 +12,10 @@ use Illuminate\Support\Facades\File;
 use Symfony\Component\Mime\Address;
 use Symfony\Component\Mime\Email;
 
-/** A simulated mail service that ships with Ajuste: it keeps every message as an .eml file (RFC 5322) and shows it. Nothing leaves the machine. */
+/**
+ * A simulated mail service that ships with Ajuste: it keeps every message as an .eml file (RFC 5322) and shows it. Nothing leaves the
+ * machine.
+ */
 final readonly class Outbox
 {
     public function __construct(private Actor $actor, private AuditTrail $audit) {}
@@ -24,12 +27,25 @@ final readonly class Outbox
      */
     public function keep(string $to, string $subject, string $text, string $about, string $attachment, string $fileName): int
     {
-        $email = (new Email)->from(new Address('accounts@example.invalid', $this->actor->who))->to($to)->subject($subject)->text($text)->attach($attachment, $fileName, 'application/pdf');
+        $email = (new Email())
+            ->from(new Address('accounts@example.invalid', $this->actor->who))
+            ->to($to)
+            ->subject($subject)
+            ->text($text)
+            ->attach($attachment, $fileName, 'application/pdf');
         $eml = $email->toString();
         $name = hash('sha256', $eml).'.eml';
         File::ensureDirectoryExists(self::folder());
         File::put(self::folder()."/{$name}", $eml);
-        $id = DB::table('outbox')->insertGetId(['recipient' => $to, 'subject' => $subject, 'body' => $text, 'about' => $about, 'file' => $name, 'who' => $this->actor->who, 'recorded_at' => Moment::now()]);
+        $id = DB::table('outbox')->insertGetId([
+            'recipient' => $to,
+            'subject' => $subject,
+            'body' => $text,
+            'about' => $about,
+            'file' => $name,
+            'who' => $this->actor->who,
+            'recorded_at' => Moment::now(),
+        ]);
         $this->audit->record('send', $about, '', ['to' => $to, 'subject' => $subject]);
 
         return $id;

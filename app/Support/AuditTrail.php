@@ -44,6 +44,18 @@ final readonly class AuditTrail
 
     private static function digest(AuditRecord $record): string
     {
-        return hash('sha256', implode("\x1f", [$record->previous, $record->recorded_at, $record->who, $record->what, $record->subject, $record->why, $record->details, $record->source]));
+        return hash(
+            'sha256',
+            implode("\x1f", [
+                $record->previous,
+                $record->recorded_at,
+                $record->who,
+                $record->what,
+                $record->subject,
+                $record->why,
+                $record->details,
+                $record->source,
+            ]),
+        );
     }
 }

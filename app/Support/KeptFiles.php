@@ -23,7 +23,11 @@ final class KeptFiles
         }
         // First under another name, so that a file of this name is always whole.
         if (! is_file($kept) && (! copy($path, "{$kept}.part") || ! rename("{$kept}.part", $kept))) {
-            throw new Refusal('The file cannot be kept in '.dirname($kept).'. Check that there is room and that it can be written; nothing was taken in.');
+            throw new Refusal(
+                'The file cannot be kept in '.
+                    dirname($kept).
+                    '. Check that there is room and that it can be written; nothing was taken in.',
+            );
         }
 
         return $digest;

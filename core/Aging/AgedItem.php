@@ -22,4 +22,13 @@ final readonly class AgedItem
         public string $date,
         public string $dueDate,
     ) {}
+
+    /**
+     * @param list<AgedItem> $items
+     * @return int minor units of base currency, debit-positive
+     */
+    public static function sum(array $items): int
+    {
+        return array_sum(array_map(static fn (self $item): int => $item->base, $items));
+    }
 }

@@ -10,8 +10,13 @@ final readonly class AgedRow
     public int $total;
 
     /** @param  non-empty-list<int>  $amounts one for each column */
-    public function __construct(public string $customer, public string $name, public string $currency, public array $amounts, public int $unapplied)
-    {
+    public function __construct(
+        public string $customer,
+        public string $name,
+        public string $currency,
+        public array $amounts,
+        public int $unapplied,
+    ) {
         $this->total = array_sum($amounts) + $unapplied;
     }
 

@@ -15,14 +15,11 @@ final readonly class AgeBuckets
     /** @var non-empty-list<string> */
     public array $labels;
 
-    /**
-     * @param non-empty-list<int> $edges last day of each column, ascending
-     * @param bool $byDueDate false: by document date
-     */
-    public function __construct(public array $edges, public bool $byDueDate)
+    /** @param  non-empty-list<int>  $edges last day of each column, ascending */
+    public function __construct(public array $edges, public AgedBasis $basis)
     {
-        $labels = $byDueDate ? ['not_due'] : [];
-        $from = $byDueDate ? 1 : 0;
+        $labels = $basis === AgedBasis::DueDate ? ['not_due'] : [];
+        $from = $basis === AgedBasis::DueDate ? 1 : 0;
         foreach ($edges as $edge) {
             $labels[] = "{$from}-{$edge}";
             $from = $edge + 1;
@@ -36,7 +33,7 @@ final readonly class AgeBuckets
      *
      * @throws Refusal when the edges are not whole days in ascending order
      */
-    public static function parse(string $text, bool $byDueDate): self
+    public static function parse(string $text, AgedBasis $basis): self
     {
         $edges = array_map(trim(...), explode(',', $text));
         $last = 0;
@@ -47,16 +44,16 @@ final readonly class AgeBuckets
             $last = (int) $edge;
         }
 
-        return new self(array_map(intval(...), $edges), $byDueDate);
+        return new self(array_map(intval(...), $edges), $basis);
     }
 
     /** The column (0 is the first) for an item so many days late. */
     public function column(int $daysLate): int
     {
-        if ($this->byDueDate && $daysLate <= 0) {
+        if ($this->basis === AgedBasis::DueDate && $daysLate <= 0) {
             return 0;
         }
-        $column = $this->byDueDate ? 1 : 0;
+        $column = $this->basis === AgedBasis::DueDate ? 1 : 0;
         foreach ($this->edges as $edge) {
             if ($daysLate <= $edge) {
                 return $column;

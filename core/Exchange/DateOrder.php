@@ -24,7 +24,9 @@ enum DateOrder: string
     public function iso(string $text): ?string
     {
         if (preg_match('~^(\d{1,4})[-/. ](\d{1,2})[-/. ](\d{1,4})(?:[T ]\d\d:\d\d.*)?$~D', trim($text), $part) !== 1) {
-            return $this === self::YearMonthDay && preg_match('/^(\d{4})(\d\d)(\d\d)$/D', $text, $part) === 1 ? "{$part[1]}-{$part[2]}-{$part[3]}" : null;
+            return $this === self::YearMonthDay && preg_match('/^(\d{4})(\d\d)(\d\d)$/D', $text, $part) === 1
+                ? "{$part[1]}-{$part[2]}-{$part[3]}"
+                : null;
         }
         [$year, $month, $day] = match ($this) {
             self::YearMonthDay => [$part[1], $part[2], $part[3]],

@@ -69,58 +69,227 @@ enum FileKind: string
     }
 
     /** @param  list<string>  $choices */
-    private static function choice(string $name, array $choices, bool $required = true): Field
+    private static function choice(string $name, array $choices): Field
     {
-        return new Field($name, FieldType::Choice, $required, ! $required, $choices);
+        return new Field($name, FieldType::Choice, choices: $choices);
+    }
+
+    /** @param  list<string>  $choices */
+    private static function optionalChoice(string $name, array $choices): Field
+    {
+        return new Field($name, FieldType::Choice, false, true, $choices);
     }
 
     /** @return list<Field> */
     private function define(): array
     {
-        $text = static fn (string $name): Field => new Field($name);
-        $optional = static fn (string $name, FieldType $type = FieldType::Text): Field => new Field($name, $type, false, true);
-        $date = static fn (string $name): Field => new Field($name, FieldType::Date);
-        $amount = static fn (string $name): Field => new Field($name, FieldType::Amount);
-        $currency = new Field('currency', FieldType::Currency);
-
         return match ($this) {
-            self::Settings => [$text('name'), new Field('value', mayBeBlank: true)],
-            self::Accounts => [
-                $text('account'), $text('name'), self::choice('type', array_column(AccountType::cases(), 'value')),
-                self::choice('role', array_column(AccountRole::cases(), 'value'), false), $optional('currency', FieldType::Currency),
-            ],
-            self::Customers => [
-                $text('customer'), $text('name'), $optional('trading_name'), $currency, $optional('terms'), $optional('control_account'), $optional('supplier'),
-                $optional('group'), $optional('iban'), $optional('email'), $optional('tax_id'), $optional('country'), $optional('credit_limit', FieldType::Amount),
-            ],
-            self::Suppliers => [$text('supplier'), $text('name'), $currency, $optional('control_account'), $optional('iban')],
-            self::Items => [
-                $text('document'), self::choice('kind', Kind::values()), $text('customer'), $date('date'), new Field('due_date', FieldType::Date, mayBeBlank: true), $currency,
-                new Field('amount', FieldType::Amount, mayBeBlank: true), new Field('base_amount', FieldType::Amount, mayBeBlank: true),
-                self::choice('side', ['debit', 'credit'], false), $optional('reference'), $optional('control_account'), $optional('entry'), $optional('batch'), $optional('terms'),
-            ],
-            self::ItemLines => [
-                $text('document'), $text('line'), new Field('description', mayBeBlank: true), new Field('quantity', FieldType::Number, mayBeBlank: true), new Field('unit_price', FieldType::Number, mayBeBlank: true),
-                $amount('net'), new Field('tax_rate', FieldType::Number, mayBeBlank: true), new Field('account', mayBeBlank: true),
-            ],
-            self::Matches => [$date('date'), $text('debit_document'), $text('credit_document'), $amount('amount')],
-            self::SupplierItems => [
-                $text('document'), self::choice('kind', ['bill', 'bill_credit', 'payment']), $text('supplier'), $date('date'), new Field('due_date', FieldType::Date, mayBeBlank: true), $currency,
-                $amount('amount'), new Field('base_amount', FieldType::Amount, mayBeBlank: true), $optional('open', FieldType::Amount), $optional('reference'),
-            ],
-            self::Ledger => [
-                $text('entry'), $date('date'), $text('account'), $optional('reference'), new Field('description', mayBeBlank: true),
-                new Field('debit', FieldType::Amount, mayBeBlank: true), new Field('credit', FieldType::Amount, mayBeBlank: true),
-                $optional('document'), $optional('customer'), $optional('source'), $optional('recorded_at'), $optional('batch'),
-            ],
-            self::BankLines => [
-                $date('date'), $optional('value_date', FieldType::Date), new Field('amount', FieldType::Amount, false, true), $optional('money_in', FieldType::Amount), $optional('money_out', FieldType::Amount), new Field('text', mayBeBlank: true),
-                $optional('party'), $optional('party_account'), $optional('reference'), $optional('currency', FieldType::Currency), $optional('balance', FieldType::Amount), $optional('bank_account'),
-            ],
-            self::Rates => [$date('date'), $currency, new Field('rate', FieldType::Number), self::choice('quoted', array_column(Quote::cases(), 'value'), false)],
-            self::Agreements => [
-                $text('customer'), $text('supplier'), $text('reference'), $date('from'), $optional('to', FieldType::Date), $currency, self::choice('scope', ['due', 'all']),
-            ],
+            self::Settings => self::settings(),
+            self::Accounts => self::accounts(),
+            self::Customers => self::customers(),
+            self::Suppliers => self::suppliers(),
+            self::Items => self::items(),
+            self::ItemLines => self::itemLines(),
+            self::Matches => self::matches(),
+            self::SupplierItems => self::supplierItems(),
+            self::Ledger => self::ledger(),
+            self::BankLines => self::bankLines(),
+            self::Rates => self::rates(),
+            self::Agreements => self::agreements(),
         };
+    }
+
+    /** @return list<Field> */
+    private static function settings(): array
+    {
+        return [self::text('name'), new Field('value', mayBeBlank: true)];
+    }
+
+    /** @return list<Field> */
+    private static function accounts(): array
+    {
+        return [
+            self::text('account'),
+            self::text('name'),
+            self::choice('type', array_column(AccountType::cases(), 'value')),
+            self::optionalChoice('role', array_column(AccountRole::cases(), 'value')),
+            self::optional('currency', FieldType::Currency),
+            self::optional('iban'),
+        ];
+    }
+
+    /** @return list<Field> */
+    private static function customers(): array
+    {
+        return [
+            self::text('customer'),
+            self::text('name'),
+            self::optional('trading_name'),
+            self::currency(),
+            self::optional('terms'),
+            self::optional('control_account'),
+            self::optional('supplier'),
+            self::optional('group'),
+            self::optional('iban'),
+            self::optional('email'),
+            self::optional('tax_id'),
+            self::optional('country'),
+            self::optional('credit_limit', FieldType::Amount),
+        ];
+    }
+
+    /** @return list<Field> */
+    private static function suppliers(): array
+    {
+        return [self::text('supplier'), self::text('name'), self::currency(), self::optional('control_account'), self::optional('iban')];
+    }
+
+    /** @return list<Field> */
+    private static function items(): array
+    {
+        return [
+            self::text('document'),
+            self::choice('kind', Kind::values()),
+            self::text('customer'),
+            self::date('date'),
+            new Field('due_date', FieldType::Date, mayBeBlank: true),
+            self::currency(),
+            new Field('amount', FieldType::Amount, mayBeBlank: true),
+            new Field('base_amount', FieldType::Amount, mayBeBlank: true),
+            self::optionalChoice('side', ['debit', 'credit']),
+            self::optional('reference'),
+            self::optional('control_account'),
+            self::optional('entry'),
+            self::optional('batch'),
+            self::optional('terms'),
+        ];
+    }
+
+    /** @return list<Field> */
+    private static function itemLines(): array
+    {
+        return [
+            self::text('document'),
+            self::text('line'),
+            new Field('description', mayBeBlank: true),
+            new Field('quantity', FieldType::Number, mayBeBlank: true),
+            new Field('unit_price', FieldType::Number, mayBeBlank: true),
+            self::amount('net'),
+            new Field('tax_rate', FieldType::Number, mayBeBlank: true),
+            new Field('account', mayBeBlank: true),
+        ];
+    }
+
+    /** @return list<Field> */
+    private static function matches(): array
+    {
+        return [self::date('date'), self::text('debit_document'), self::text('credit_document'), self::amount('amount')];
+    }
+
+    /** @return list<Field> */
+    private static function supplierItems(): array
+    {
+        return [
+            self::text('document'),
+            self::choice('kind', ['bill', 'bill_credit', 'payment']),
+            self::text('supplier'),
+            self::date('date'),
+            new Field('due_date', FieldType::Date, mayBeBlank: true),
+            self::currency(),
+            self::amount('amount'),
+            new Field('base_amount', FieldType::Amount, mayBeBlank: true),
+            self::optional('open', FieldType::Amount),
+            self::optional('reference'),
+        ];
+    }
+
+    /** @return list<Field> */
+    private static function ledger(): array
+    {
+        return [
+            self::text('entry'),
+            self::date('date'),
+            self::text('account'),
+            self::optional('reference'),
+            new Field('description', mayBeBlank: true),
+            new Field('debit', FieldType::Amount, mayBeBlank: true),
+            new Field('credit', FieldType::Amount, mayBeBlank: true),
+            self::optional('document'),
+            self::optional('customer'),
+            self::optional('source'),
+            self::optional('recorded_at'),
+            self::optional('batch'),
+            self::optional('currency', FieldType::Currency),
+            self::optional('currency_amount', FieldType::Amount),
+        ];
+    }
+
+    /** @return list<Field> */
+    private static function bankLines(): array
+    {
+        return [
+            self::date('date'),
+            self::optional('value_date', FieldType::Date),
+            new Field('amount', FieldType::Amount, false, true),
+            self::optional('money_in', FieldType::Amount),
+            self::optional('money_out', FieldType::Amount),
+            new Field('text', mayBeBlank: true),
+            self::optional('party'),
+            self::optional('party_account'),
+            self::optional('reference'),
+            self::optional('currency', FieldType::Currency),
+            self::optional('balance', FieldType::Amount),
+            self::optional('bank_account'),
+        ];
+    }
+
+    /** @return list<Field> */
+    private static function rates(): array
+    {
+        return [
+            self::date('date'),
+            self::currency(),
+            new Field('rate', FieldType::Number),
+            self::optionalChoice('quoted', array_column(Quote::cases(), 'value')),
+        ];
+    }
+
+    /** @return list<Field> */
+    private static function agreements(): array
+    {
+        return [
+            self::text('customer'),
+            self::text('supplier'),
+            self::text('reference'),
+            self::date('from'),
+            self::optional('to', FieldType::Date),
+            self::currency(),
+            self::choice('scope', ['due', 'all']),
+        ];
+    }
+
+    private static function text(string $name): Field
+    {
+        return new Field($name);
+    }
+
+    private static function optional(string $name, FieldType $type = FieldType::Text): Field
+    {
+        return new Field($name, $type, false, true);
+    }
+
+    private static function date(string $name): Field
+    {
+        return new Field($name, FieldType::Date);
+    }
+
+    private static function amount(string $name): Field
+    {
+        return new Field($name, FieldType::Amount);
+    }
+
+    private static function currency(): Field
+    {
+        return new Field('currency', FieldType::Currency);
     }
 }

@@ -59,7 +59,7 @@ final readonly class Mapping
     {
         $row = [];
         foreach ($this->kind->fields() as $name => $field) {
-            $text = isset($this->columns[$name]) ? trim($cells[$this->columns[$name]] ?? '') : ($this->fixed[$name] ?? '');
+            $text = isset($this->columns[$name]) ? trim($cells[$this->columns[$name]] ?? '') : $this->fixed[$name] ?? '';
             $row[$name] = $this->read($field, $text);
         }
 
@@ -75,16 +75,19 @@ final readonly class Mapping
             case FieldType::Date:
                 $day = $this->dates->iso($text);
 
-                return $day !== null && Day::isDay($day) ? $day
+                return $day !== null && Day::isDay($day)
+                    ? $day
                     : throw new RowFault($field->name, $text, 'a date is expected, '.$this->dates->words());
             case FieldType::Amount:
             case FieldType::Number:
                 return $this->number($field, $text);
             case FieldType::Currency:
-                return Currency::isKnown($text) ? $text
+                return Currency::isKnown($text)
+                    ? $text
                     : throw new RowFault($field->name, $text, 'a currency code of ISO 4217 is expected, such as EUR');
             case FieldType::Choice:
-                return in_array($text, $field->choices, true) ? $text
+                return in_array($text, $field->choices, true)
+                    ? $text
                     : throw new RowFault($field->name, $text, 'one of '.implode(', ', $field->choices).' is expected');
             case FieldType::Text:
                 if (strlen($text) > 400) {
@@ -105,36 +108,54 @@ final readonly class Mapping
         return $plain;
     }
 
-    /** Takes out the marks between thousands, where they stand as they should, and puts a point before the decimals. */
+    /** Takes out the marks between thousands, and puts a point before the decimals; blank where the marks do not stand as they should. */
     private function ungrouped(string $text): string
     {
         $group = $this->decimalMark === ',' ? '.' : ',';
         $plain = str_replace([' ', "'", '’', "\u{a0}", "\u{202f}"], '', $text);
-        if (preg_match('/^-?\d{1,3}(?:'.preg_quote($group, '/').'\d{3})+(?:'.preg_quote($this->decimalMark, '/').'\d+)?$/D', $plain) === 1) {
+        if (
+            preg_match(
+                '/^-?\d{1,3}(?:'.preg_quote($group, '/').'\d{3})+(?:'.preg_quote($this->decimalMark, '/').'\d+)?$/D',
+                $plain,
+            ) === 1
+        ) {
             $plain = str_replace($group, '', $plain);
         }
 
-        return str_contains($plain, $group) ? $text : str_replace($this->decimalMark, '.', $plain);
+        return str_contains($plain, $group) ? '' : str_replace($this->decimalMark, '.', $plain);
     }
 
-    /** @return array{kind: string, header_row: int, columns: array<string, int>, dates: string, decimal_mark: string, fixed: array<string, string>} */
+    /**
+     * @return array{
+     *     kind: string, header_row: int, columns: array<string, int>, dates: string, decimal_mark: string, fixed: array<string, string>
+     * }
+     */
     public function toArray(): array
     {
         return [
-            'kind' => $this->kind->value, 'header_row' => $this->headerRow, 'columns' => $this->columns,
-            'dates' => $this->dates->value, 'decimal_mark' => $this->decimalMark, 'fixed' => $this->fixed,
+            'kind' => $this->kind->value,
+            'header_row' => $this->headerRow,
+            'columns' => $this->columns,
+            'dates' => $this->dates->value,
+            'decimal_mark' => $this->decimalMark,
+            'fixed' => $this->fixed,
         ];
     }
 
     /**
-     * @param array{kind: string, header_row: int|string, columns: array<string, int|string>, dates: string, decimal_mark: string, fixed?: array<string, string>} $stored
+     * @param array{
+     *     kind: string, header_row: int|string, columns: array<string, int|string>, dates: string, decimal_mark: string,
+     *     fixed?: array<string, string>
+     * } $stored
      *
      * @throws Refusal when the stored form does not describe a mapping
      */
     public static function fromArray(array $stored): self
     {
         $kind = FileKind::tryFrom($stored['kind']) ?? throw new Refusal("“{$stored['kind']}” is not a kind of file that is read here.");
-        $dates = DateOrder::tryFrom($stored['dates']) ?? throw new Refusal("“{$stored['dates']}” is not an order of day, month and year.");
+        $dates =
+            DateOrder::tryFrom($stored['dates']) ?? throw new Refusal("“{$stored['dates']}” is not an order of day, month "
+                .'and '.'year.');
         if (! in_array($stored['decimal_mark'], ['.', ','], true)) {
             throw new Refusal('The decimal mark is a point or a comma.');
         }
@@ -145,7 +166,13 @@ final readonly class Mapping
             }
         }
 
-        return new self($kind, max(1, (int) $stored['header_row']), $columns, $dates, $stored['decimal_mark'],
-            array_filter(array_intersect_key($stored['fixed'] ?? [], $kind->fields()), static fn (string $value): bool => $value !== ''));
+        return new self(
+            $kind,
+            max(1, (int) $stored['header_row']),
+            $columns,
+            $dates,
+            $stored['decimal_mark'],
+            array_filter(array_intersect_key($stored['fixed'] ?? [], $kind->fields()), static fn (string $value): bool => $value !== ''),
+        );
     }
 }

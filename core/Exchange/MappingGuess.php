@@ -12,14 +12,37 @@ final class MappingGuess
     /** Other headings under which a field is met; the trade's common words. */
     private const SYNONYMS = [
         'document' => [
-            'document no', 'document number', 'doc', 'doc no', 'invoice', 'invoice no', 'invoice number', 'voucher', 'number', 'documento', 'factura',
-            'beleg', 'belegnummer', 'belegnr', 'piece',
+            'document no',
+            'document number',
+            'doc',
+            'doc no',
+            'invoice',
+            'invoice no',
+            'invoice number',
+            'voucher',
+            'number',
+            'documento',
+            'factura',
+            'beleg',
+            'belegnummer',
+            'belegnr',
+            'piece',
         ],
         'kind' => ['type', 'document type', 'doc type', 'tipo', 'art', 'belegart'],
         'customer' => ['customer no', 'customer number', 'client', 'debtor', 'account no', 'cliente', 'kunde', 'kundennr', 'kundennummer'],
         'supplier' => ['supplier no', 'supplier number', 'vendor', 'creditor', 'proveedor', 'lieferant'],
         'name' => ['customer name', 'account name', 'nombre', 'bezeichnung', 'description', 'title', 'setting'],
-        'date' => ['document date', 'posting date', 'invoice date', 'doc date', 'fecha', 'datum', 'belegdatum', 'booking date', 'value date'],
+        'date' => [
+            'document date',
+            'posting date',
+            'invoice date',
+            'doc date',
+            'fecha',
+            'datum',
+            'belegdatum',
+            'booking date',
+            'value date',
+        ],
         'due_date' => ['due', 'due on', 'due date', 'vencimiento', 'fecha vencimiento', 'faellig', 'faelligkeit', 'fälligkeit', 'fällig'],
         'currency' => ['cur', 'ccy', 'curr', 'moneda', 'divisa', 'waehrung', 'währung'],
         'amount' => ['gross', 'gross amount', 'total', 'importe', 'betrag', 'value', 'amount in currency'],
@@ -35,7 +58,18 @@ final class MappingGuess
         'value_date' => ['value', 'valuta', 'fecha valor', 'valuta date', 'wertstellung'],
         'money_in' => ['credit', 'paid in', 'abono', 'abonos', 'haber', 'gutschrift', 'credit amount', 'in'],
         'money_out' => ['debit', 'paid out', 'cargo', 'cargos', 'debe', 'lastschrift', 'debit amount', 'out'],
-        'text' => ['description', 'narrative', 'concepto', 'details', 'remittance', 'remittance information', 'purpose', 'verwendungszweck', 'buchungstext', 'memo'],
+        'text' => [
+            'description',
+            'narrative',
+            'concepto',
+            'details',
+            'remittance',
+            'remittance information',
+            'purpose',
+            'verwendungszweck',
+            'buchungstext',
+            'memo',
+        ],
         'party' => ['payer', 'counterparty', 'name', 'ordenante', 'auftraggeber', 'beneficiary', 'payer or payee'],
         'party_account' => ['counterparty account', 'iban', 'payer account', 'cuenta ordenante', 'account of the payer'],
         'balance' => ['saldo', 'running balance', 'kontostand', 'balance after'],
@@ -60,7 +94,13 @@ final class MappingGuess
                 $columns = self::columns($candidate, $cells);
                 $required = array_filter($candidate->fields(), static fn (Field $field): bool => $field->required);
                 $hit = count(array_intersect_key($columns, $required));
-                $exact = count(array_filter($columns, static fn (int $column, string $name): bool => self::plain($cells[$column]) === self::plain($name), ARRAY_FILTER_USE_BOTH));
+                $exact = count(
+                    array_filter(
+                        $columns,
+                        static fn (int $column, string $name): bool => self::plain($cells[$column]) === self::plain($name),
+                        ARRAY_FILTER_USE_BOTH,
+                    ),
+                );
                 // Enough of what a row needs; exact names and complete sets win.
                 $score = $hit / max(1, count($required)) + $exact / 20 + count($columns) / 100 - $line / 1000;
                 // Few columns make a list of bank lines, so that many a list would pass for one: it has to be clearly the best.
@@ -102,7 +142,11 @@ final class MappingGuess
             foreach (array_keys($kind->fields()) as $field) {
                 $names = $exact ? [$field] : self::SYNONYMS[$field] ?? [];
                 foreach ($plain as $column => $heading) {
-                    if (! isset($columns[$field]) && ! isset($taken[$column]) && in_array($heading, array_map(self::plain(...), $names), true)) {
+                    if (
+                        ! isset($columns[$field]) &&
+                        ! isset($taken[$column]) &&
+                        in_array($heading, array_map(self::plain(...), $names), true)
+                    ) {
                         $columns[$field] = $column;
                         $taken[$column] = true;
                     }
@@ -155,7 +199,8 @@ final class MappingGuess
                     $good += $text !== '' && Day::isDay((string) $order->iso($text)) ? 1 : 0;
                 }
             }
-            if ($seen === 0 || $good * 10 >= $seen * 9) { // a wrong date here and there is the row's fault, not the order's
+            if ($seen === 0 || $good * 10 >= $seen * 9) {
+                // a wrong date here and there is the row's fault, not the order's
                 $fitting[$good === $seen ? "0{$order->value}" : "1{$order->value}"] = $order;
             }
         }

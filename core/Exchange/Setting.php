@@ -6,6 +6,7 @@ namespace Ajuste\Core\Exchange;
 
 use Ajuste\Core\Aging\Credits;
 use Ajuste\Core\Calendar\AgeBuckets;
+use Ajuste\Core\Calendar\AgedBasis;
 use Ajuste\Core\Calendar\Period;
 use Ajuste\Core\Money\Currency;
 use Ajuste\Core\Presentation\CreditBalancePolicy;
@@ -39,12 +40,13 @@ enum Setting: string
     case AgedBasis = 'aged_basis';
     case AgedCredits = 'aged_credits';
     case ApprovalLimit = 'approval_limit';
+    case OwnBank = 'own_bank';
 
     public function default(): string
     {
         return match ($this) {
             self::BaseCurrency => 'EUR',
-            self::BooksName, self::Period => '',
+            self::BooksName, self::Period, self::OwnBank => '',
             self::PairingWindowDays, self::RateDays => '5',
             self::ReceiptToleranceAmount => '1.00',
             self::ReceiptTolerancePercent => '0.5',
@@ -67,6 +69,12 @@ enum Setting: string
         };
     }
 
+    /** Whether it may be said for one currency, as `residue_limit.GBP`. */
+    public function isByCurrency(): bool
+    {
+        return in_array($this, [self::ResidueLimit, self::WriteBackLimit, self::OwnBank], true);
+    }
+
     /**
      * Whether the value is one that the setting can have.
      *
@@ -75,17 +83,24 @@ enum Setting: string
     public function check(string $value): void
     {
         $expected = match ($this) {
-            self::BooksName => null,
+            self::BooksName, self::OwnBank => null,
             self::BaseCurrency => Currency::isKnown($value) ? null : 'a currency code of ISO 4217 is expected, such as EUR',
             self::Period => self::passes(static fn () => Period::of($value)) ? null : 'year and month are expected, such as 2026-10',
-            self::Buckets => self::passes(static fn () => AgeBuckets::parse($value, true)) ? null : 'days in ascending order are expected, such as 30,60,90',
+            self::Buckets => self::passes(static fn () => AgeBuckets::parse($value, AgedBasis::DueDate))
+                ? null
+                : 'days in ascending order are expected, such as 30,60,90',
             self::Order => self::oneOf($value, ['oldest_due', 'oldest_document', 'smallest', 'largest', 'pro_rata']),
             self::DiscountPartPayments, self::TaxReliefDiscounts, self::TaxReliefWriteOffs => self::oneOf($value, ['yes', 'no']),
             self::CurrencyPolicy => self::oneOf($value, ['carry', 'reverse']),
             self::CreditBalances => self::oneOf($value, array_column(CreditBalancePolicy::cases(), 'value')),
             self::AgedBasis => self::oneOf($value, ['due', 'document']),
             self::AgedCredits => self::oneOf($value, array_column(Credits::cases(), 'value')),
-            self::PairingWindowDays, self::CombinationItems, self::DiscountGraceDays, self::ResidueDays, self::RateDays => preg_match('/^\d{1,4}$/D', $value) === 1 ? null : 'a whole number is expected',
+            self::PairingWindowDays, self::CombinationItems, self::DiscountGraceDays, self::ResidueDays, self::RateDays => preg_match(
+                '/^\d{1,4}$/D',
+                $value,
+            ) === 1
+                ? null
+                : 'a whole number is expected',
             default => preg_match('/^\d{1,12}(\.\d{1,4})?$/D', $value) === 1 ? null : 'a number of zero or above is expected',
         };
         if ($expected !== null) {

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Ajuste\Core\Exchange;
 
-/** Two tables of the same shape, the earlier and the later: what was added, what changed, what vanished. Rows are known by their key, and by their place among equal keys. */
+/**
+ * Two tables of the same shape, the earlier and the later: what was added, what changed, what vanished. Rows are known by their key, and by
+ * their place among equal keys.
+ */
 final class TableComparison
 {
     /** @var list<list<string>> */

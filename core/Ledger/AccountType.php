@@ -11,4 +11,10 @@ enum AccountType: string
     case Equity = 'equity';
     case Income = 'income';
     case Expense = 'expense';
+
+    /** Whether its balance goes into the result of the year. */
+    public function isResult(): bool
+    {
+        return $this === self::Income || $this === self::Expense;
+    }
 }

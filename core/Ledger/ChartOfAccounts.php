@@ -25,7 +25,9 @@ final readonly class ChartOfAccounts
             }
         }
 
-        throw new Refusal("No account has the role {$role->value}. Give it to an account in accounts.csv and import that file, then try again.");
+        throw new Refusal(
+            "No account has the role {$role->value}. Give it to an account in accounts.csv and import that file, then try again.",
+        );
     }
 
     /** @return list<Account> */
@@ -67,6 +69,8 @@ final readonly class ChartOfAccounts
     /** @return list<Account> those that carry customers' items */
     public function carryingCustomers(): array
     {
-        return array_values(array_filter($this->accounts, static fn (Account $account): bool => $account->role?->carriesCustomers() ?? false));
+        return array_values(
+            array_filter($this->accounts, static fn (Account $account): bool => $account->role?->carriesCustomers() ?? false),
+        );
     }
 }

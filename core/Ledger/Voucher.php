@@ -33,12 +33,22 @@ final readonly class Voucher
     /** The same accounts the other way round. */
     public function mirrored(string $date, string $text): self
     {
-        return new self($date, $text, array_map(
-            static fn (VoucherLine $line): VoucherLine => new VoucherLine(
-                $line->account, $line->base->negated(), $line->description, $line->document, $line->customer, $line->original?->negated(), $line->reference,
+        return new self(
+            $date,
+            $text,
+            array_map(
+                static fn (VoucherLine $line): VoucherLine => new VoucherLine(
+                    $line->account,
+                    $line->base->negated(),
+                    $line->description,
+                    $line->document,
+                    $line->customer,
+                    $line->original?->negated(),
+                    $line->reference,
+                ),
+                $this->lines,
             ),
-            $this->lines,
-        ));
+        );
     }
 
     /** Sum of the debits, equal to the sum of the credits. */

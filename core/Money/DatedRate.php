@@ -22,7 +22,10 @@ final readonly class DatedRate
     {
         if ($last === null || Day::between($last->date, $day) > $days) {
             $found = $last === null ? 'there is none before it' : "the last is of {$last->date}";
-            throw new Refusal("There is no rate of {$currency->code} for {$day}: {$found}, and {$days} days are the limit. Hand in rates.csv with one, then try again.");
+            throw new Refusal(
+                "There is no rate of {$currency->code} for {$day}: {$found}, and {$days} days are the limit. Hand in rates.csv with one, "
+                    .'then try again.',
+            );
         }
 
         return $last->rate;

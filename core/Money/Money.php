@@ -27,6 +27,33 @@ final readonly class Money
     }
 
     /**
+     * @param iterable<self> $amounts
+     *
+     * @throws Refusal when one is in another currency
+     */
+    public static function sum(iterable $amounts, Currency|string $currency): self
+    {
+        $sum = self::zero($currency);
+        foreach ($amounts as $amount) {
+            $sum = $sum->plus($amount);
+        }
+
+        return $sum;
+    }
+
+    /** @throws Refusal when the currencies differ */
+    public static function least(self $one, self $other): self
+    {
+        return $other->isLessThan($one) ? $other : $one;
+    }
+
+    /** @throws Refusal when the currencies differ */
+    public static function most(self $one, self $other): self
+    {
+        return $other->isMoreThan($one) ? $other : $one;
+    }
+
+    /**
      * Reads the house format: a point, at most the currency's decimals, an optional leading minus. `12`, `12.5` and
      * `12.50` are the same in EUR; `12.505` is refused, nothing is rounded away.
      *
@@ -36,7 +63,9 @@ final readonly class Money
     {
         $currency = is_string($currency) ? Currency::of($currency) : $currency;
         if (preg_match('/^(-?)(\d+)(?:\.(\d+))?$/D', $text, $part) !== 1) {
-            throw new Refusal("“{$text}” is not an amount; figures with a decimal point are expected, such as ".self::example($currency).'.');
+            throw new Refusal(
+                "“{$text}” is not an amount; figures with a decimal point are expected, such as ".self::example($currency).'.',
+            );
         }
         $fraction = rtrim($part[3] ?? '', '0');
         if (strlen($fraction) > $currency->decimals) {
@@ -80,6 +109,55 @@ final readonly class Money
     public function isZero(): bool
     {
         return $this->minor === 0;
+    }
+
+    public function isPositive(): bool
+    {
+        return $this->minor > 0;
+    }
+
+    public function isNegative(): bool
+    {
+        return $this->minor < 0;
+    }
+
+    /** @throws Refusal when the currencies differ */
+    public function isMoreThan(self $other): bool
+    {
+        return $this->minor > $this->same($other)->minor;
+    }
+
+    /** @throws Refusal when the currencies differ */
+    public function isLessThan(self $other): bool
+    {
+        return $this->minor < $this->same($other)->minor;
+    }
+
+    public function isIn(Currency $currency): bool
+    {
+        return $this->currency->code === $currency->code;
+    }
+
+    /**
+     * The share of this amount that goes with a part of a whole: round(this × part ÷ whole), half away from zero. Part and whole are
+     * of one currency, which may be another one than this amount's.
+     *
+     * @throws Refusal when part and whole are of different currencies
+     */
+    public function share(self $part, self $whole): self
+    {
+        return new self(Rounding::proportion($this->minor, $whole->same($part)->minor, $whole->minor), $this->currency);
+    }
+
+    /**
+     * Parts in the proportion of the weights, adding up to this amount (Rounding::split).
+     *
+     * @param non-empty-list<int> $weights
+     * @return non-empty-list<self>
+     */
+    public function split(array $weights): array
+    {
+        return array_map(fn (int $part): self => new self($part, $this->currency), Rounding::split($this->minor, $weights));
     }
 
     public function equals(self $other): bool

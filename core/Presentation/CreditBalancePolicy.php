@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Ajuste\Core\Presentation;
 
-/** How far a customer's debits and credits are netted before a credit is presented as a liability. Netting needs a right to it (IAS 32.42). */
+/**
+ * How far a customer's debits and credits are netted before a credit is presented as a liability. Netting needs a right to it (IAS 32.42).
+ */
 enum CreditBalancePolicy: string
 {
     case Customer = 'customer';

@@ -25,74 +25,65 @@ final readonly class CreditBalances
     public function __construct(private ChartOfAccounts $accounts, private LockedDays $locked, private Currency $base) {}
 
     /**
-     * @param iterable<Standing> $standings every item of the control account that carries something as of the day
+     * @param iterable<Standing> $standings every item of the control account that carries something as of the day; customers of whom
+     *                                      nothing is in credit may be left to $others
      * @param Money $limit base currency; a customer whose credit is below it is left
+     * @param ?Money $others what customers owe who are not among the standings, base currency; null: there are none
      *
      * @throws Refusal when the day is locked, or an account with a role that is needed is missing
      */
-    public function plan(Account $control, string $asOf, iterable $standings, CreditBalancePolicy $policy, Money $limit): PresentationPlan
-    {
+    public function plan(
+        Account $control,
+        string $asOf,
+        iterable $standings,
+        CreditBalancePolicy $policy,
+        Money $limit,
+        ?Money $others = null,
+    ): PresentationPlan {
         $this->locked->refuse($asOf, 'The reclassification');
-        $debits = $credits = 0;
-        $balances = [];
-        $groups = [];
+        $balances = new CustomerBalances($policy);
         foreach ($standings as $standing) {
-            $balances[$standing->customerId] = ($balances[$standing->customerId] ?? 0) + $standing->base;
-            $key = match ($policy) {
-                CreditBalancePolicy::Customer => $standing->customer,
-                CreditBalancePolicy::CustomerCurrency => $standing->customer."\0".$standing->currency,
-                CreditBalancePolicy::Item => $standing->customer."\0".$standing->document."\0".$standing->itemId,
-            };
-            if ($policy === CreditBalancePolicy::Item && ! $standing->credit) {
-                continue;
-            }
-            $group = $groups[$key] ?? [$standing, 0, 0, true];
-            $groups[$key] = [$group[0], $group[1] + $standing->amount, $group[2] + $standing->base, $group[3] && $group[0]->currency === $standing->currency];
+            $balances->add($standing);
         }
-        ksort($groups, SORT_STRING);
-        [$lines, $left] = $this->presented($groups, $policy, $limit);
-        foreach ($balances as $balance) {
-            $balance > 0 ? $debits += $balance : $credits -= $balance;
-        }
-        $total = Money::zero($this->base);
-        foreach ($lines as $line) {
-            $total = $total->plus($line->base);
-        }
+        [$lines, $left] = $this->presented($balances->groups(), $policy, $limit);
+        $total = Money::sum(array_map(static fn (PresentedCredit $line): Money => $line->base, $lines), $this->base);
 
         return new PresentationPlan(
-            $control, $asOf, $policy, $lines, $left, $total, $this->voucher($asOf, $total, $control), $this->mirror($asOf, $total, $control),
-            Money::ofMinor($debits, $this->base), Money::ofMinor($credits, $this->base),
+            $control,
+            $asOf,
+            $policy,
+            $lines,
+            $left,
+            $balances->sides($others ?? Money::zero($this->base)),
+            $this->voucher($asOf, $total, $control),
+            $this->mirror($asOf, $total, $control),
         );
     }
 
     /**
-     * @param array<string, array{Standing, int, int, bool}> $groups
-     * @return array{list<PresentedCredit>, list<PresentedCredit>}
+     * @param list<CreditGroup> $groups
+     * @return array{list<PresentedCredit>, list<PresentedCredit>} presented, and left below the limit
      */
     private function presented(array $groups, CreditBalancePolicy $policy, Money $limit): array
     {
-        $byItem = $policy === CreditBalancePolicy::Item;
         $perCustomer = [];
-        foreach ($groups as [$first, , $base]) {
-            $perCustomer[$first->customerId] = ($perCustomer[$first->customerId] ?? 0) + max(0, -$base);
+        foreach ($groups as $group) {
+            $customerId = $group->first->customer->id;
+            $perCustomer[$customerId] = ($perCustomer[$customerId] ?? 0) + max(0, -$group->base);
         }
         $lines = $left = [];
-        foreach ($groups as [$first, $amount, $base, $oneCurrency]) {
-            if ($base >= 0) {
+        foreach ($groups as $group) {
+            if ($group->base >= 0) {
                 continue;
             }
-            $small = $perCustomer[$first->customerId] < $limit->minor;
-            $credit = new PresentedCredit(
-                $first->customerId,
-                $first->customer,
-                $first->name,
-                $byItem ? $first->itemId : null,
-                $byItem ? $first->document : '',
-                $oneCurrency ? Money::ofMinor(-$amount, $first->currency) : Money::ofMinor(-$base, $this->base),
-                Money::ofMinor(-$base, $this->base),
-                $small ? "below the limit of {$limit->grouped()}" : ($byItem ? 'unapplied credit' : 'balance in credit'),
-            );
-            $small ? $left[] = $credit : $lines[] = $credit;
+            $small = $perCustomer[$group->first->customer->id] < $limit->minor;
+            $why = $small
+                ? "below the limit of {$limit->grouped()}"
+                : ($policy === CreditBalancePolicy::Item
+                    ? 'unapplied credit'
+                    : 'balance in credit');
+            $credit = $group->presented($policy, $this->base, $why);
+            $small ? ($left[] = $credit) : ($lines[] = $credit);
         }
 
         return [$lines, $left];

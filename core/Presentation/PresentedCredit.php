@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Ajuste\Core\Presentation;
 
 use Ajuste\Core\Money\Money;
+use Ajuste\Core\Run\RunLine;
+use Ajuste\Core\Subledger\Customer;
 
 /** One credit that is presented as a liability, or is left. */
 final readonly class PresentedCredit
@@ -16,13 +18,16 @@ final readonly class PresentedCredit
      * @param Money $base positive, base currency
      */
     public function __construct(
-        public int $customerId,
-        public string $customer,
-        public string $name,
+        public Customer $customer,
         public ?int $itemId,
         public string $document,
         public Money $amount,
         public Money $base,
         public string $why,
     ) {}
+
+    public function asRunLine(): RunLine
+    {
+        return new RunLine($this->customer->id, $this->itemId, $this->amount, $this->base, $this->why);
+    }
 }

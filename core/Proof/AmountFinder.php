@@ -5,9 +5,10 @@ declare(strict_types=1);
 namespace Ajuste\Core\Proof;
 
 /**
- * Finds what may explain an amount: entries, pairs and threes of one side that make it, its half (an entry on the wrong side counts twice), entries with two
- * digits exchanged (such a difference is a multiple of nine, arithmetic) or the decimal point shifted, and documents of which it is the tax. Amounts are minor
- * units of base currency. Beside each test stands how many such hits chance alone would give: those near the amount, divided by how many amounts are near.
+ * Finds what may explain an amount: entries, pairs and threes of one side that make it, its half (an entry on the wrong side counts
+ * twice), entries with two digits exchanged (such a difference is a multiple of nine, arithmetic) or the decimal point shifted, and
+ * documents of which it is the tax. Amounts are minor units of base currency. Beside each test stands how many such hits chance alone
+ * would give: those near the amount, divided by how many amounts are near.
  */
 final class AmountFinder
 {
@@ -33,8 +34,12 @@ final class AmountFinder
      * @param array<int, int> $tax within items, by item id
      * @param array<string, true> $suspects lines among the causes of the proof, as `ledger 5` or `subledger 7`
      */
-    public function __construct(private readonly int $amount, array $lines, private readonly array $tax, private readonly array $suspects = [])
-    {
+    public function __construct(
+        private readonly int $amount,
+        array $lines,
+        private readonly array $tax,
+        private readonly array $suspects = [],
+    ) {
         $this->near = max(50, min(5_000, intdiv($amount, 50)));
         usort($lines, static fn (ProofLine $one, ProofLine $other): int => ProofLine::order($other, $one));
         foreach (FoundBy::cases() as $by) {
@@ -45,13 +50,24 @@ final class AmountFinder
         }
         $this->chance[FoundBy::DigitsExchanged->value] = $this->exchangesByChance($lines);
         foreach (Book::cases() as $book) {
-            $some = array_slice(array_values(array_filter($lines, static fn (ProofLine $line): bool => $line->book === $book && $line->amount !== 0)), 0, self::LATEST);
+            $some = array_slice(
+                array_values(array_filter($lines, static fn (ProofLine $line): bool => $line->book === $book && $line->amount !== 0)),
+                0,
+                self::LATEST,
+            );
             foreach ([$amount, -$amount] as $target) {
                 $this->together($some, $target);
             }
         }
         $order = array_flip(array_column(FoundBy::cases(), 'value'));
-        usort($this->findings, static fn (Finding $one, Finding $other): int => [$order[$one->by->value], $other->suspect, $other->lines[0]->date] <=> [$order[$other->by->value], $one->suspect, $one->lines[0]->date]);
+        usort(
+            $this->findings,
+            static fn (Finding $one, Finding $other): int => [$order[$one->by->value], $other->suspect, $other->lines[0]->date] <=> [
+                $order[$other->by->value],
+                $one->suspect,
+                $one->lines[0]->date,
+            ],
+        );
     }
 
     /** How many hits all tests would give by chance. */
@@ -76,10 +92,23 @@ final class AmountFinder
                     $this->found(FoundBy::DigitsExchanged, [$line], (string) $other);
                 }
             }
-            foreach ([$size * 10, $size * 100, ...($size % 10 === 0 ? [intdiv($size, 10)] : []), ...($size % 100 === 0 ? [intdiv($size, 100)] : [])] as $other) {
+            foreach (self::shifted($size) as $other) {
                 $this->test(FoundBy::PointShifted, $line, abs($other - $size), $this->amount, 9, $other);
             }
         }
+    }
+
+    /** @return list<int> the amount with its point one or two places off */
+    private static function shifted(int $size): array
+    {
+        $shifted = [$size * 10, $size * 100];
+        foreach ([10, 100] as $by) {
+            if ($size % $by === 0) {
+                $shifted[] = intdiv($size, $by);
+            }
+        }
+
+        return $shifted;
     }
 
     /** @param  int  $step such values are multiples of it, so that fewer are near */
@@ -94,8 +123,8 @@ final class AmountFinder
     }
 
     /**
-     * Exchanging two neighbouring digits that differ by k, at a place p from the right, makes 9 × k × 10^p; of figures at random so many in a hundred have such
-     * digits there: 2 × (10 − k).
+     * Exchanging two neighbouring digits that differ by k, at a place p from the right, makes 9 × k × 10^p; of figures at random so
+     * many in a hundred have such digits there: 2 × (10 − k).
      *
      * @param list<ProofLine> $lines
      */
@@ -110,7 +139,7 @@ final class AmountFinder
         }
         $long = array_filter($lines, static fn (ProofLine $line): bool => strlen((string) abs($line->amount)) >= $place + 2);
 
-        return count($long) * 2 * (10 - $left) / 100;
+        return (count($long) * 2 * (10 - $left)) / 100;
     }
 
     /** @return list<int> the figures that come from exchanging two neighbouring digits */

@@ -45,12 +45,16 @@ final readonly class CauseLine
 
     public function document(): string
     {
-        return $this->cause === Cause::OpeningDifference ? '' : self::common([...$this->items, ...$this->postings], static fn (ProofLine $line): string => $line->document);
+        return $this->cause === Cause::OpeningDifference
+            ? ''
+            : self::common([...$this->items, ...$this->postings], static fn (ProofLine $line): string => $line->document);
     }
 
     public function customer(): string
     {
-        return $this->cause === Cause::OpeningDifference ? '' : self::common([...$this->items, ...$this->postings], static fn (ProofLine $line): string => $line->customer);
+        return $this->cause === Cause::OpeningDifference
+            ? ''
+            : self::common([...$this->items, ...$this->postings], static fn (ProofLine $line): string => $line->customer);
     }
 
     public function entry(): string

@@ -20,7 +20,9 @@ final readonly class CauseNamer
         if ($ledger === $subledger) {
             return null;
         }
-        [$cause, $note] = $pair->straddles($this->asOf) ? [Cause::CutOff, $this->cutOff($pair)] : $this->difference($pair, $ledger, $subledger, $tax);
+        [$cause, $note] = $pair->straddles($this->asOf)
+            ? [Cause::CutOff, $this->cutOff($pair)]
+            : $this->difference($pair, $ledger, $subledger, $tax);
 
         return new CauseLine($cause, $pair->postings, $pair->items, $ledger, $subledger, $note);
     }
@@ -28,8 +30,17 @@ final readonly class CauseNamer
     public function extra(ProofLine $line): ?CauseLine
     {
         $twin = $line->twin;
-        $once = $twin === null ? '' : " and already on {$twin->date}".($twin->entry === '' || $line->book === Book::Subledger ? '' : " as entry {$twin->entry}");
-        $note = ($line->book === Book::Ledger ? 'Posted ' : 'With the customer ')."on {$line->date}".($line->entry === '' ? '' : " as entry {$line->entry}").$once.", {$this->say($line->amount)} each time.";
+        $once =
+            $twin === null
+                ? ''
+                : " and already on {$twin->date}".
+                    ($twin->entry === '' || $line->book === Book::Subledger ? '' : " as entry {$twin->entry}");
+        $note =
+            ($line->book === Book::Ledger ? 'Posted ' : 'With the customer ').
+            "on {$line->date}".
+            ($line->entry === '' ? '' : " as entry {$line->entry}").
+            $once.
+            ", {$this->say($line->amount)} each time.";
 
         return $this->oneSided($line->book === Book::Ledger ? Cause::DuplicateInLedger : Cause::DuplicateInSubledger, $line, $note);
     }
@@ -38,25 +49,37 @@ final readonly class CauseNamer
     {
         $amount = $item->countsAt($this->asOf);
 
-        return $amount === 0 ? null : new CauseLine(
-            Cause::WrongAccount, [$posting], [$item], 0, $amount,
-            "{$this->say($item->amount)} was posted to {$account} on {$posting->date} as entry {$posting->entry}.",
-        );
+        return $amount === 0
+            ? null
+            : new CauseLine(
+                Cause::WrongAccount,
+                [$posting],
+                [$item],
+                0,
+                $amount,
+                "{$this->say($item->amount)} was posted to {$account} on {$posting->date} as entry {$posting->entry}.",
+            );
     }
 
     public function notInLedger(ProofLine $item): ?CauseLine
     {
         return $this->oneSided(
-            Cause::NotInLedger, $item,
-            ucfirst(str_replace('_', ' ', $item->kind))." {$item->document} of {$item->date}, {$this->say($item->amount)}, has no posting".($item->batch === '' ? '.' : "; its batch is {$item->batch}."),
+            Cause::NotInLedger,
+            $item,
+            ucfirst(str_replace('_', ' ', $item->kind)).
+                " {$item->document} of {$item->date}, {$this->say($item->amount)}, has no posting".
+                ($item->batch === '' ? '.' : "; its batch is {$item->batch}."),
         );
     }
 
     public function notInSubledger(ProofLine $posting): ?CauseLine
     {
         return $this->oneSided(
-            Cause::NotInSubledger, $posting,
-            "Entry {$posting->entry} of {$posting->date}, {$this->say($posting->amount)}".($posting->text === '' ? '' : ", “{$posting->text}”").', has no document with a customer.',
+            Cause::NotInSubledger,
+            $posting,
+            "Entry {$posting->entry} of {$posting->date}, {$this->say($posting->amount)}".
+                ($posting->text === '' ? '' : ", “{$posting->text}”").
+                ', has no document with a customer.',
         );
     }
 
@@ -69,10 +92,16 @@ final readonly class CauseNamer
         $ledger = $this->counted($postings);
         $subledger = $this->counted($items);
 
-        return $ledger === $subledger ? null : new CauseLine(
-            Cause::OpeningDifference, $postings, $items, $ledger, $subledger,
-            "The ledger brought forward {$this->say($ledger)}, the customers' documents come to {$this->say($subledger)}.",
-        );
+        return $ledger === $subledger
+            ? null
+            : new CauseLine(
+                Cause::OpeningDifference,
+                $postings,
+                $items,
+                $ledger,
+                $subledger,
+                "The ledger brought forward {$this->say($ledger)}, the customers' documents come to {$this->say($subledger)}.",
+            );
     }
 
     private function oneSided(Cause $cause, ProofLine $line, string $note): ?CauseLine
@@ -90,8 +119,12 @@ final readonly class CauseNamer
     private function cutOff(Pair $pair): string
     {
         [$items, $postings] = [self::dates($pair->items), self::dates($pair->postings)];
-        $note = $pair->items === [] ? "In the ledger on {$postings}." : ($pair->postings === [] ? "With the customer on {$items}."
-            : "With the customer on {$items}, in the ledger on {$postings}.");
+        $note =
+            $pair->items === []
+                ? "In the ledger on {$postings}."
+                : ($pair->postings === []
+                    ? "With the customer on {$items}."
+                    : "With the customer on {$items}, in the ledger on {$postings}.");
         $later = self::total($pair->items) - self::total($pair->postings);
 
         return $later === 0 ? $note : $note." The amounts differ too: {$this->say($later)} is still to come.";
@@ -109,7 +142,10 @@ final readonly class CauseNamer
      */
     private function difference(Pair $pair, int $ledger, int $subledger, array $tax): array
     {
-        $figures = "Posted as {$this->say($ledger)}, ".($pair->isSingle() ? "document {$pair->items[0]->document} says" : 'the documents come to')." {$this->say($subledger)}";
+        $figures =
+            "Posted as {$this->say($ledger)}, ".
+            ($pair->isSingle() ? "document {$pair->items[0]->document} says" : 'the documents come to').
+            " {$this->say($subledger)}";
         if ($ledger === -$subledger) {
             return [Cause::SignReversed, "{$figures}: the sides are exchanged, the difference is twice {$this->plain(abs($subledger))}."];
         }
@@ -117,7 +153,12 @@ final readonly class CauseNamer
         if ($ledger > 0 === $subledger > 0) {
             $digits = self::exchanged(abs($ledger), abs($subledger));
             if ($digits !== null) {
-                return [Cause::AmountTransposed, "{$figures}: the digits {$digits[0]} and {$digits[1]} are exchanged; {$this->plain($difference)} is 9 × {$this->plain(intdiv($difference, 9))}."];
+                return [
+                    Cause::AmountTransposed,
+                    "{$figures}: the digits {$digits[0]} and {$digits[1]} are exchanged; {$this->plain($difference)} is 9 × {$this->plain(
+                        intdiv($difference, 9),
+                    )}.",
+                ];
             }
             if (self::shifted(abs($ledger), abs($subledger))) {
                 return [Cause::AmountShifted, "{$figures}: the decimal point is shifted."];

@@ -39,8 +39,8 @@ final readonly class DayChart
     }
 
     /**
-     * The day on which the two sides parted for good: from then on they never met again. Null when they agree on the last day, or were apart
-     * before the first.
+     * The day on which the two sides parted for good: from then on they never met again. Null when they agree on the last day, or were
+     * apart before the first.
      */
     public function apartSince(): ?string
     {

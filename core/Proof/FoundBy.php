@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Ajuste\Core\Proof;
 
-/** The test by which an entry may explain an amount, the likely ones first. All but the first are common practice in looking for differences. */
+/**
+ * The test by which an entry may explain an amount, the likely ones first. All but the first are common practice in looking for
+ * differences.
+ */
 enum FoundBy: string
 {
     case Amount = 'amount';

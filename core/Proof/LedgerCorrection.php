@@ -10,6 +10,9 @@ use Ajuste\Core\Ledger\Voucher;
 use Ajuste\Core\Ledger\VoucherLine;
 use Ajuste\Core\Money\Currency;
 use Ajuste\Core\Money\Money;
+use Ajuste\Core\Posting\PlanBuilder;
+use Ajuste\Core\Posting\PostingPlan;
+use Ajuste\Core\Posting\Subject;
 use Ajuste\Core\Refusal;
 
 /** The voucher that puts the ledger right where it, and not the customer's document, is wrong (R12). */
@@ -18,15 +21,16 @@ final readonly class LedgerCorrection
     public function __construct(private LockedDays $locked, private Currency $base) {}
 
     /**
-     * Whether a voucher can mend the cause. It finds what it mends by its document; balances brought forward and entries of another period are
-     * mended by time or at the source.
+     * Whether a voucher can mend the cause. It finds what it mends by its document; balances brought forward and entries of another
+     * period are mended by time or at the source.
      */
     public static function fits(CauseLine $cause): bool
     {
-        return $cause->document() !== '' && match ($cause->cause) {
-            Cause::OpeningDifference, Cause::CutOff, Cause::DuplicateInSubledger => false,
-            default => true,
-        };
+        return $cause->document() !== '' &&
+            match ($cause->cause) {
+                Cause::OpeningDifference, Cause::CutOff, Cause::DuplicateInSubledger => false,
+                default => true,
+            };
     }
 
     /**
@@ -52,5 +56,20 @@ final readonly class LedgerCorrection
             new VoucherLine($control, $amount, $text, $cause->document(), $cause->customer()),
             new VoucherLine($counter, $amount->negated(), $text, $cause->document(), $cause->customer()),
         ]);
+    }
+
+    /** @throws Refusal as voucher() */
+    public function plan(CauseLine $cause, Account $control, Account $counter, string $date): PostingPlan
+    {
+        $plan = new PlanBuilder();
+        $plan->correctsOneSide();
+        $voucher = $plan->voucher($this->voucher($cause, $control, $counter, $date));
+        $plan->trail('correct the ledger', Subject::voucher($voucher), $cause->note, [
+            'cause' => $cause->cause->value,
+            'document' => $cause->document(),
+            'amount' => Money::ofMinor($cause->amount, $this->base)->decimal(),
+        ]);
+
+        return $plan->build(Subject::voucher($voucher));
     }
 }

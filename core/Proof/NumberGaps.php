@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Ajuste\Core\Proof;
 
-/** Numbers that are missing from a series of documents, which a proof cannot see (R12). A series is what stands before the last figures of a number. */
+/**
+ * Numbers that are missing from a series of documents, which a proof cannot see (R12). A series is what stands before the last figures of a
+ * number.
+ */
 final class NumberGaps
 {
     /** Fewer documents than this make no series. */

@@ -5,10 +5,13 @@ declare(strict_types=1);
 namespace Ajuste\Core\Proof;
 
 use Ajuste\Core\Money\Currency;
-use Ajuste\Core\Money\Money;
+use Ajuste\Core\Money\SheetFigures;
 use Ajuste\Core\Refusal;
 
-/** Two amounts side by side in a list that somebody keeps, or one column in which both stand mixed: what has a counterpart, what has none, what is there twice. */
+/**
+ * Two amounts side by side in a list that somebody keeps, or one column in which both stand mixed: what has a counterpart, what has none,
+ * what is there twice.
+ */
 final class PairCheck
 {
     public const PAIRED = 'has its counterpart';
@@ -18,10 +21,11 @@ final class PairCheck
     public const TWICE = 'there twice';
 
     /**
-     * Amounts with opposite signs in one column, or in two columns, and the same key, pair off one against one in the order of the list; of what is left, a row
-     * with the key and amount of an earlier one is there twice.
+     * Amounts with opposite signs in one column, or in two columns, and the same key, pair off one against one in the order of the
+     * list; of what is left, a row with the key and amount of an earlier one is there twice.
      *
-     * @param list<array{string, ?int, ?int}> $rows key, amount charged and amount paid, minor units; in one mixed column the sign says which
+     * @param list<array{string, ?int, ?int}> $rows key, amount charged and amount paid, minor units; in one mixed column the sign says
+     *                                              which
      * @return list<array{string, ?int}> for each row what it is and the row of its counterpart
      */
     public static function of(array $rows): array
@@ -71,14 +75,10 @@ final class PairCheck
         }
         $negative = preg_match('/^[-−(]|[-−)]$|CR$/iu', $text) === 1;
         $plain = (string) preg_replace('/[^\d.,]/u', '', $text);
-        $last = max((int) strrpos($plain, '.'), (int) strrpos($plain, ','));
-        $decimals = $last === 0 ? '' : substr($plain, $last + 1);
-        $digits = static fn (string $of): string => str_replace(['.', ','], '', $of);
-        $grouped = $last > 0 && strlen($decimals) === 3 && $currency->decimals !== 3;
-        if ($plain === '' || preg_match('/\d/', $plain) !== 1) {
+        if (preg_match('/\d/', $plain) !== 1) {
             throw new Refusal("“{$cell}” is not an amount.");
         }
-        $minor = Money::parse($last === 0 || $grouped ? $digits($plain) : ($digits(substr($plain, 0, $last)) ?: '0').'.'.$decimals, $currency)->minor;
+        $minor = SheetFigures::read($plain, $currency)->minor;
 
         return $negative ? -$minor : $minor;
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Ajuste\Core\Proof;
 
 use Ajuste\Core\Calendar\Day;
+use Closure;
 
 /**
  * Finds for each posting the item that it stands for (R12), test after test: entry number; document and amount; document and
@@ -46,8 +47,8 @@ final class Pairing
     }
 
     /**
-     * Takes the lines of one document, and postings without one of which it alone names the entry. Those that agree in entry and amount pair off at once, and
-     * where no imported item names an entry, those that agree in document and amount.
+     * Takes the lines of one document, and postings without one of which it alone names the entry. Those that agree in entry and amount
+     * pair off at once, and where no imported item names an entry, those that agree in document and amount.
      *
      * @param non-empty-list<ProofLine> $lines
      */
@@ -86,7 +87,7 @@ final class Pairing
 
     private function wait(ProofLine $line): void
     {
-        $line->book === Book::Ledger ? $this->postings[$line->id] = $line : $this->items[$line->id] = $line;
+        $line->book === Book::Ledger ? ($this->postings[$line->id] = $line) : ($this->items[$line->id] = $line);
     }
 
     /**
@@ -96,7 +97,8 @@ final class Pairing
      */
     public function byHand(array $lines): void
     {
-        $of = static fn (Book $book): array => array_values(array_filter($lines, static fn (ProofLine $line): bool => $line->book === $book));
+        $in = static fn (Book $book): Closure => static fn (ProofLine $line): bool => $line->book === $book;
+        $of = static fn (Book $book): array => array_values(array_filter($lines, $in($book)));
         $this->pair($of(Book::Ledger), $of(Book::Subledger), PairedBy::Hand);
     }
 
@@ -110,8 +112,16 @@ final class Pairing
     public function pairByName(): void
     {
         $this->byEntry();
-        $this->oneByOne(PairedBy::DocumentAndAmount, static fn (ProofLine $line): string => $line->document === '' ? '' : $line->document."\0".$line->amount);
-        $this->oneByOne(PairedBy::DocumentAndCustomer, static fn (ProofLine $line): string => $line->document === '' || $line->customer === '' ? '' : $line->document."\0".$line->customer);
+        $this->oneByOne(
+            PairedBy::DocumentAndAmount,
+            static fn (ProofLine $line): string => $line->document === '' ? '' : $line->document."\0".$line->amount,
+        );
+        $this->oneByOne(
+            PairedBy::DocumentAndCustomer,
+            static fn (ProofLine $line): string => $line->document === '' || $line->customer === ''
+                ? ''
+                : $line->document."\0".$line->customer,
+        );
         $this->oneByOne(PairedBy::Document, static fn (ProofLine $line): string => $line->document);
     }
 
@@ -181,7 +191,11 @@ final class Pairing
         $byEntry = $by === PairedBy::Entry;
         $waiting = [];
         foreach (array_reverse($lines) as $item) {
-            if ($item->book === Book::Subledger && ! $item->paired && ($byEntry ? $item->entry !== '' : $item->entry === '' && ! $this->itemsNameEntries)) {
+            if (
+                $item->book === Book::Subledger &&
+                ! $item->paired &&
+                ($byEntry ? $item->entry !== '' : $item->entry === '' && ! $this->itemsNameEntries)
+            ) {
                 $waiting[$item->amount."\0".$item->entry][] = $item;
             }
         }
@@ -201,7 +215,7 @@ final class Pairing
         if ($by === $this->collect) {
             $this->collect([$posting], [$item], $by);
         }
-        if (($one->date <= $this->asOf) !== ($other->date <= $this->asOf)) {
+        if ($one->date <= $this->asOf !== $other->date <= $this->asOf) {
             $this->pairs[] = new Pair([$posting], [$item], $by);
         }
     }
@@ -260,7 +274,9 @@ final class Pairing
     private function byEntry(): void
     {
         $items = self::group($this->items, static fn (ProofLine $line): string => $line->entry);
-        foreach ($items === [] ? [] : self::group($this->postings, static fn (ProofLine $line): string => $line->entry) as $entry => $postings) {
+        foreach (
+            $items === [] ? [] : self::group($this->postings, static fn (ProofLine $line): string => $line->entry) as $entry => $postings
+        ) {
             $named = $items[$entry] ?? [];
             if ($named === []) {
                 continue;
@@ -270,16 +286,18 @@ final class Pairing
 
                 continue;
             }
-            foreach ([
-                static fn (ProofLine $line): string => $line->document === '' ? '' : $line->document."\0".$line->amount,
-                static fn (ProofLine $line): string => $line->document,
-                static fn (ProofLine $line): string => (string) $line->amount,
-            ] as $key) {
+            foreach (
+                [
+                    static fn (ProofLine $line): string => $line->document === '' ? '' : $line->document."\0".$line->amount,
+                    static fn (ProofLine $line): string => $line->document,
+                    static fn (ProofLine $line): string => (string) $line->amount,
+                ] as $key
+            ) {
                 $this->pairLike($postings, $named, $key, PairedBy::Entry);
             }
             $postings = array_values(array_filter($postings, static fn (ProofLine $line): bool => ! $line->paired));
             $named = array_values(array_filter($named, static fn (ProofLine $line): bool => ! $line->paired));
-            if (count($postings) === 1 && $named !== [] && self::sum($named) === $postings[0]->amount) {
+            if (min(count($postings), count($named)) === 1 && self::sum($postings) === self::sum($named)) {
                 $this->pair($postings, $named, PairedBy::Entry);
             }
         }
@@ -306,11 +324,13 @@ final class Pairing
             if ($theirs === []) {
                 continue;
             }
-            foreach ([
-                static fn (ProofLine $line): bool => ! $line->paired && $line->amount > 0,
-                static fn (ProofLine $line): bool => ! $line->paired && $line->amount < 0,
-                static fn (ProofLine $line): bool => ! $line->paired,
-            ] as $eligible) {
+            foreach (
+                [
+                    static fn (ProofLine $line): bool => ! $line->paired && $line->amount > 0,
+                    static fn (ProofLine $line): bool => ! $line->paired && $line->amount < 0,
+                    static fn (ProofLine $line): bool => ! $line->paired,
+                ] as $eligible
+            ) {
                 $left = array_filter($mine, $eligible);
                 foreach (array_filter($theirs, $eligible) as $item) {
                     if ($left === []) {
@@ -347,8 +367,16 @@ final class Pairing
     {
         foreach ($lines as $line) {
             foreach ($line->reverses !== '' ? $lines : [] as $other) {
-                if ($other->book === $line->book && $other->entry === $line->reverses && $other->amount === -$line->amount && ! $other->paired && ! $line->paired) {
-                    $line->book === Book::Ledger ? $this->pair([$other, $line], [], PairedBy::DocumentSum) : $this->pair([], [$other, $line], PairedBy::DocumentSum);
+                if (
+                    $other->book === $line->book &&
+                    $other->entry === $line->reverses &&
+                    $other->amount === -$line->amount &&
+                    ! $other->paired &&
+                    ! $line->paired
+                ) {
+                    $line->book === Book::Ledger
+                        ? $this->pair([$other, $line], [], PairedBy::DocumentSum)
+                        : $this->pair([], [$other, $line], PairedBy::DocumentSum);
                 }
             }
         }
@@ -369,7 +397,9 @@ final class Pairing
             $opposite = $line->book->value.-$line->amount;
             $partner = isset($waiting[$opposite]) ? array_shift($waiting[$opposite]) : null;
             if ($partner !== null) {
-                $line->book === Book::Ledger ? $this->pair([$partner, $line], [], PairedBy::DocumentSum) : $this->pair([], [$partner, $line], PairedBy::DocumentSum);
+                $line->book === Book::Ledger
+                    ? $this->pair([$partner, $line], [], PairedBy::DocumentSum)
+                    : $this->pair([], [$partner, $line], PairedBy::DocumentSum);
             } else {
                 $waiting[$line->book->value.$line->amount][] = $line;
             }
@@ -391,7 +421,8 @@ final class Pairing
                 if ($posting->amount === $sum) {
                     $this->pair([$posting], $theirs, PairedBy::Batch);
                     unset($postings[$place]);
-                    foreach ($postings as $extra) { // the whole batch posted once more
+                    foreach ($postings as $extra) {
+                        // the whole batch posted once more
                         $extra->twin = $extra->amount === $sum ? $posting : $extra->twin;
                     }
 
@@ -415,7 +446,9 @@ final class Pairing
                 $wanted[$items[0]->date."\0".self::sum($items)][] = $items;
             }
         }
-        foreach (self::group($this->postings, static fn (ProofLine $line): string => $line->date."\0".$line->amount) as $name => $postings) {
+        foreach (
+            self::group($this->postings, static fn (ProofLine $line): string => $line->date."\0".$line->amount) as $name => $postings
+        ) {
             if (count($postings) === 1 && count($wanted[$name] ?? []) === 1) {
                 $this->pair($postings, $wanted[$name][0], PairedBy::Sum);
             }

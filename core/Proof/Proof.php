@@ -18,31 +18,36 @@ final readonly class Proof
     /** Control account less customers. */
     public int $difference;
 
+    /** Postings that came from the ledger. */
+    public int $ledgerAsImported;
+
+    /** Postings of Ajuste that the ledger has not taken over yet. */
+    public int $ownVouchers;
+
+    /** The items. */
+    public int $customers;
+
     /**
-     * @param int $ledgerAsImported postings that came from the ledger
-     * @param int $ownVouchers postings of Ajuste that the ledger has not taken over yet
-     * @param int $customers the items
-     * @param Agreed $agreed what agreed when an earlier period was signed, carried as a sum; part of the figures above
+     * @param Agreed $agreed what agreed when an earlier period was signed, carried as a sum; part of the totals
      * @param list<CauseLine> $lines in the order of the causes, then by date
      * @param array<string, int> $pairs how many pairs each test made
      * @param list<Pair> $collected the pairs that were asked for
      */
     private function __construct(
         public string $asOf,
-        public int $ledgerAsImported,
-        public int $ownVouchers,
-        public int $customers,
+        public ProofTotals $totals,
         public Agreed $agreed,
         public array $lines,
         public array $pairs,
-        public int $postingCount,
-        public int $itemCount,
         public array $collected,
     ) {
-        $this->control = $ledgerAsImported + $ownVouchers;
-        $this->difference = $this->control - $customers;
+        $this->ledgerAsImported = $totals->imported;
+        $this->ownVouchers = $totals->own;
+        $this->customers = $totals->customers;
+        $this->control = $totals->imported + $totals->own;
+        $this->difference = $this->control - $totals->customers;
         $sum = array_sum(array_map(static fn (CauseLine $line): int => $line->amount, $lines));
-        if ($this->control + $sum !== $customers) {
+        if ($this->control + $sum !== $totals->customers) {
             throw new LogicException("The causes come to {$sum}, the difference is {$this->difference}.");
         }
     }
@@ -70,7 +75,7 @@ final readonly class Proof
                     $customers += $line->countsAt($asOf);
                     $items++;
                 } else {
-                    $line->own ? $own += $line->countsAt($asOf) : $imported += $line->countsAt($asOf);
+                    $line->own ? ($own += $line->countsAt($asOf)) : ($imported += $line->countsAt($asOf));
                     $postings++;
                 }
                 $pair = $line->isOpening() ? null : $hand->pairOf($line);
@@ -92,7 +97,36 @@ final readonly class Proof
             $pairing->byHand($lines);
         }
 
-        return new self($asOf, $imported, $own, $customers, $agreed, self::causes($source, $pairing, $openings, new CauseNamer($asOf, $base)), $pairing->counts, $postings, $items, $pairing->collected);
+        return new self(
+            $asOf,
+            new ProofTotals($imported, $own, $customers, $postings, $items),
+            $agreed,
+            self::causes($source, $pairing, $openings, new CauseNamer($asOf, $base)),
+            $pairing->counts,
+            $pairing->collected,
+        );
+    }
+
+    /**
+     * The same account with further lines that agree with each other.
+     *
+     * @param self $agreeing their own proof, without causes, as of the same day
+     */
+    public function plus(self $agreeing): self
+    {
+        $pairs = $this->pairs;
+        foreach ($agreeing->pairs as $test => $count) {
+            $pairs[$test] = ($pairs[$test] ?? 0) + $count;
+        }
+
+        return new self(
+            $this->asOf,
+            $this->totals->plus($agreeing->totals),
+            $this->agreed,
+            $this->lines,
+            $pairs,
+            $this->collected,
+        );
     }
 
     /**
@@ -103,7 +137,12 @@ final readonly class Proof
      */
     public function open(array $carried): array
     {
-        return array_values(array_filter($this->lines, fn (CauseLine $line): bool => ! (isset($carried[$line->key()]) && $carried[$line->key()]->explains($line, $this->asOf))));
+        return array_values(
+            array_filter(
+                $this->lines,
+                fn (CauseLine $line): bool => ! (isset($carried[$line->key()]) && $carried[$line->key()]->explains($line, $this->asOf)),
+            ),
+        );
     }
 
     /**
@@ -130,7 +169,10 @@ final readonly class Proof
     /** @return array<string, int> signed amount by cause, in the order of the causes */
     public function amounts(): array
     {
-        return array_map(static fn (array $lines): int => array_sum(array_map(static fn (CauseLine $line): int => $line->amount, $lines)), $this->byCause());
+        return array_map(
+            static fn (array $lines): int => array_sum(array_map(static fn (CauseLine $line): int => $line->amount, $lines)),
+            $this->byCause(),
+        );
     }
 
     /**
@@ -166,7 +208,14 @@ final readonly class Proof
         }
         $lines = array_values(array_filter($lines));
         $order = array_flip(array_map(static fn (Cause $cause): string => $cause->value, Cause::cases()));
-        usort($lines, static fn (CauseLine $one, CauseLine $other): int => [$order[$one->cause->value], $one->date(), $one->first()->id] <=> [$order[$other->cause->value], $other->date(), $other->first()->id]);
+        usort(
+            $lines,
+            static fn (CauseLine $one, CauseLine $other): int => [$order[$one->cause->value], $one->date(), $one->first()->id] <=> [
+                $order[$other->cause->value],
+                $other->date(),
+                $other->first()->id,
+            ],
+        );
 
         return $lines;
     }
@@ -189,8 +238,8 @@ final readonly class Proof
         $found = $taken = [];
         foreach ($items as $item) {
             $candidates = [
-                ...($item->entry === '' ? [] : $byEntry[$item->entry."\0".$item->amount] ?? []),
-                ...($item->document === '' ? [] : $byDocument[$item->document."\0".$item->amount] ?? []),
+                ...$item->entry === '' ? [] : $byEntry[$item->entry."\0".$item->amount] ?? [],
+                ...$item->document === '' ? [] : $byDocument[$item->document."\0".$item->amount] ?? [],
             ];
             foreach ($candidates as [$account, $posting]) {
                 if (! isset($taken[$posting->id])) {

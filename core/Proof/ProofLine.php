@@ -13,26 +13,38 @@ final class ProofLine
     /** Whether the line has found its counterpart; set while pairing. */
     public bool $paired = false;
 
+    public readonly string $document;
+
+    public readonly string $customer;
+
+    public readonly string $entry;
+
+    public readonly string $batch;
+
+    /** The entry that this posting takes back, where that is known. */
+    public readonly string $reverses;
+
     /**
      * @param int $amount minor units of base currency, debit-positive
      * @param string $kind of an item its kind, of a posting its source
      * @param bool $own a line of a voucher of Ajuste that the ledger has not taken over yet
-     * @param string $reverses the entry that this posting takes back, where that is known
      */
     public function __construct(
         public readonly Book $book,
         public readonly int $id,
         public readonly string $date,
         public readonly int $amount,
-        public readonly string $document,
-        public readonly string $customer,
-        public readonly string $entry,
-        public readonly string $batch,
+        ProofNames $names,
         public readonly string $kind,
         public readonly string $text = '',
         public readonly bool $own = false,
-        public readonly string $reverses = '',
-    ) {}
+    ) {
+        $this->document = $names->document;
+        $this->customer = $names->customer;
+        $this->entry = $names->entry;
+        $this->batch = $names->batch;
+        $this->reverses = $names->reverses;
+    }
 
     /** Balances brought forward are compared as one sum, not line by line. */
     public function isOpening(): bool

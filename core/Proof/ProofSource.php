@@ -7,12 +7,15 @@ namespace Ajuste\Core\Proof;
 /** Where the lines of a proof come from. Lines of all dates are given; the as-of day only decides what counts. */
 interface ProofSource
 {
-    /** What agreed when an earlier period was signed, all of it dated on or before the as-of day: it is carried as a sum, and `documents` leaves it out. */
+    /**
+     * What agreed when an earlier period was signed, all of it dated on or before the as-of day: it is carried as a sum, and `documents`
+     * leaves it out.
+     */
     public function agreed(): Agreed;
 
     /**
-     * Postings and items of the control account, together those with the same document; a line without one by itself, or with the document of the only item
-     * that names its entry.
+     * Postings and items of the control account, together those with the same document; a line without one by itself, or with the
+     * document of the only item that names its entry.
      *
      * @return iterable<non-empty-list<ProofLine>>
      */

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Ajuste\Core\Proposal;
 
+use Ajuste\Core\Money\Money;
+use Ajuste\Core\Subledger\OpenItem;
 use Ajuste\Core\Subledger\Side;
 
 /** An open item that a receipt could settle. Amounts are positive, minor units of the receipt's currency. */
@@ -23,6 +25,23 @@ final readonly class Candidate
         public int $discount = 0,
         public string $reference = '',
     ) {}
+
+    /** An open item, with the discount that settling all of it takes along. */
+    public static function of(OpenItem $item, ?Money $discount): self
+    {
+        $reference = $item->isDebit() ? $item->head->reference : '';
+
+        return new self(
+            $item->id,
+            $item->document,
+            $item->side,
+            $item->date,
+            $item->dueDate,
+            $item->takeable->minor,
+            $discount->minor ?? 0,
+            $reference,
+        );
+    }
 
     /** What settling it in full takes off the receipt: a debit above zero, a credit below. */
     public function gross(): int

@@ -9,15 +9,15 @@ namespace Ajuste\Core\Proposal;
  * each item gross or less its available discount, credits included (R6). Limited by work done, never by the clock, so that the same
  * data give the same answer.
  *
- * Few items are searched whole, by meeting in the middle of the list. Among many, sets of two, three, four … items are tried in turn, each as
- * two halves that meet. Of items with equal amounts only the oldest so many are tried; the others make other sets, not better ones.
+ * Few items are searched whole, by meeting in the middle of the list. Among many, sets of two, three, four … items are tried in turn,
+ * each as two halves that meet. Of items with equal amounts only the oldest so many are tried; the others make other sets, not better
+ * ones.
  */
 final class CombinationSearch
 {
     /** Items that a search can hold: a bit for each. */
     public const MOST_ITEMS = 62;
 
-    /** Subsets of one half of the list, up to which the list is searched whole. */
     private const WHOLE = 20_000;
 
     /** @var list<Candidate> oldest first */
@@ -51,7 +51,7 @@ final class CombinationSearch
             $alike = "{$candidate->gross()} {$candidate->discount}";
             $elder = $last[$alike] ?? -1;
             $this->elder[] = $elder;
-            $this->elders[] = $elder < 0 ? 0 : $this->elders[$elder] | 1 << $elder;
+            $this->elders[] = $elder < 0 ? 0 : $this->elders[$elder] | (1 << $elder);
             $last[$alike] = $place;
         }
     }
@@ -60,22 +60,30 @@ final class CombinationSearch
      * @param list<Candidate> $candidates at most MOST_ITEMS
      * @param int $target minor units, above zero
      * @param int $work subsets and meetings to look at, at most
+     * @param int $whole subsets of one half of the list, up to which the list is searched whole
      */
-    public static function find(array $candidates, int $target, int $work): Combination
+    public static function find(array $candidates, int $target, int $work, int $whole = self::WHOLE): Combination
     {
         $search = new self($candidates, $target, $work);
-        $middle = $search->middle();
+        $middle = $search->middle($whole);
         $searched = $middle !== null ? $search->whole($middle) : $search->bySize();
 
         return new Combination(
-            array_map(static fn (array $choice): Settles => Settles::inFull($search->items[$choice[0]], $choice[1] === 1), $search->best),
+            array_map($search->settles(...), $search->best),
             $searched === Searched::All && $search->found === 1 && ! $search->hasTwin(),
             $searched,
         );
     }
 
+    /** @param  array{int, int}  $choice item and which of its values */
+    private function settles(array $choice): Settles
+    {
+        return $choice[1] === 1 ? Settles::lessDiscount($this->items[$choice[0]]) : Settles::inFull($this->items[$choice[0]]);
+    }
+
     /**
-     * Items that can be in a set that makes the amount: not larger than it and all credits together, and so on until nothing more falls out.
+     * Items that can be in a set that makes the amount: not larger than it and all credits together, and so on until nothing more falls
+     * out.
      *
      * @param list<Candidate> $candidates
      * @return list<Candidate>
@@ -86,14 +94,20 @@ final class CombinationSearch
             $before = count($candidates);
             $most = array_sum(array_map(static fn (Candidate $item): int => max(0, $item->gross()), $candidates));
             $least = array_sum(array_map(static fn (Candidate $item): int => min(0, $item->net()), $candidates));
-            $candidates = array_values(array_filter($candidates, static fn (Candidate $item): bool => $least - min(0, $item->net()) + $item->net() <= $target && $most - max(0, $item->gross()) + $item->gross() >= $target));
+            $candidates = array_values(
+                array_filter(
+                    $candidates,
+                    static fn (Candidate $item): bool => $least - min(0, $item->net()) + $item->net() <= $target &&
+                        $most - max(0, $item->gross()) + $item->gross() >= $target,
+                ),
+            );
         } while (count($candidates) < $before);
 
         return $candidates;
     }
 
     /** The place that divides the list into halves with subsets as even as can be; null when a half has too many. */
-    private function middle(): ?int
+    private function middle(int $whole): ?int
     {
         $before = [1.0];
         foreach ($this->values as $values) {
@@ -107,7 +121,7 @@ final class CombinationSearch
             }
         }
 
-        return max($before[$middle], $all / $before[$middle]) <= self::WHOLE ? $middle : null;
+        return max($before[$middle], $all / $before[$middle]) <= $whole ? $middle : null;
     }
 
     private function whole(int $middle): Searched
@@ -139,13 +153,13 @@ final class CombinationSearch
             $elder = $this->elder[$item];
             foreach ($masks as $place => $mask) {
                 // Of equal items those of an earlier part may be missing here; within the part they follow each other.
-                if ($elder >= $from && ($mask >> $elder & 1) === 0) {
+                if ($elder >= $from && (($mask >> $elder) & 1) === 0) {
                     continue;
                 }
                 foreach ($this->values[$item] as $which => $value) {
                     $sums[] = $sums[$place] + $value;
-                    $masks[] = $mask | 1 << $item;
-                    $nets[] = $nets[$place] | $which << $item;
+                    $masks[] = $mask | (1 << $item);
+                    $nets[] = $nets[$place] | ($which << $item);
                 }
             }
         }
@@ -196,7 +210,10 @@ final class CombinationSearch
         return $this->left > 0 ? Searched::All : Searched::Limit;
     }
 
-    /** @return array{list<int>, list<int>, list<int>, list<int>, list<int>} sums, items, items taken net, first and last item of each subset of one item */
+    /**
+     * @return array{list<int>, list<int>, list<int>, list<int>, list<int>} sums, items, items taken net, first and last item of each subset
+     *                                                                      of one item
+     */
     private function ones(): array
     {
         $sums = $masks = $nets = $places = [];
@@ -227,13 +244,13 @@ final class CombinationSearch
         foreach ($before as $place => $sum) {
             $mask = $beforeMasks[$place];
             for ($item = $beforeLasts[$place] + 1; $item < $count; $item++) {
-                if (($mask & $this->elders[$item]) !== 0 && ($mask >> $this->elder[$item] & 1) === 0) {
+                if (($mask & $this->elders[$item]) !== 0 && (($mask >> $this->elder[$item]) & 1) === 0) {
                     continue;
                 }
                 foreach ($this->values[$item] as $which => $value) {
                     $sums[] = $sum + $value;
-                    $masks[] = $mask | 1 << $item;
-                    $nets[] = $beforeNets[$place] | $which << $item;
+                    $masks[] = $mask | (1 << $item);
+                    $nets[] = $beforeNets[$place] | ($which << $item);
                     $firsts[] = $beforeFirsts[$place];
                     $lasts[] = $item;
                 }
@@ -269,11 +286,11 @@ final class CombinationSearch
         }
         $choices = [];
         foreach ($this->elder as $item => $elder) {
-            if (($mask >> $item & 1) === 1) {
-                if ($elder >= 0 && ($mask >> $elder & 1) === 0) {
+            if ((($mask >> $item) & 1) === 1) {
+                if ($elder >= 0 && (($mask >> $elder) & 1) === 0) {
                     return;
                 }
-                $choices[] = [$item, $net >> $item & 1];
+                $choices[] = [$item, ($net >> $item) & 1];
             }
         }
         $this->consider($choices);
@@ -309,7 +326,7 @@ final class CombinationSearch
     {
         $in = array_sum(array_map(static fn (array $choice): int => 1 << $choice[0], $this->best));
         foreach ($this->elders as $place => $elders) {
-            if (($in >> $place & 1) === 0 && ($in & $elders) !== 0) {
+            if ((($in >> $place) & 1) === 0 && ($in & $elders) !== 0) {
                 return true;
             }
         }

@@ -22,25 +22,23 @@ final class CreditorReference
     }
 
     /**
-     * Valid references within a text, written with or without blanks.
+     * Valid references within a text, written with or without blanks, tried at every place where one may begin.
      *
      * @return list<string> without blanks
      */
     public static function within(string $text): array
     {
-        preg_match_all('/(?<![A-Z0-9])RF\d\d(?:\s?[A-Z0-9]){1,21}/i', $text, $found);
+        preg_match_all('/(?=(RF\d\d(?:\s?[A-Z0-9]){1,21}))/i', $text, $found);
         $references = [];
-        foreach ($found[0] as $candidate) {
-            // What follows may be another word: the longest valid beginning that ends with a word counts.
+        foreach ($found[1] as $candidate) {
+            // What follows may be another word: whatever is valid and ends with a word counts.
             $words = (array) preg_split('/\s+/', trim($candidate));
-            while ($words !== [] && ! self::isValid(implode('', $words))) {
-                array_pop($words);
-            }
-            if ($words !== []) {
-                $references[] = self::plain(implode('', $words));
+            for ($count = count($words); $count > 0; $count--) {
+                $reference = self::plain(implode('', array_slice($words, 0, $count)));
+                self::isValid($reference) && ($references[] = $reference);
             }
         }
 
-        return $references;
+        return array_values(array_unique($references));
     }
 }

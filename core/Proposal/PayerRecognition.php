@@ -12,8 +12,33 @@ final class PayerRecognition
 
     /** Words that say what kind of firm it is and not which. */
     private const FORMS = [
-        'SL', 'SA', 'SLU', 'SAU', 'LTD', 'LIMITED', 'PLC', 'GMBH', 'AG', 'KG', 'SARL', 'SAS', 'BV', 'NV', 'INC', 'LLC', 'KK', 'COOP', 'CO', 'THE',
-        'DE', 'DEL', 'LA', 'EL', 'Y', 'AND', 'MEMBER',
+        'SL',
+        'SA',
+        'SLU',
+        'SAU',
+        'LTD',
+        'LIMITED',
+        'PLC',
+        'GMBH',
+        'AG',
+        'KG',
+        'SARL',
+        'SAS',
+        'BV',
+        'NV',
+        'INC',
+        'LLC',
+        'KK',
+        'COOP',
+        'CO',
+        'THE',
+        'DE',
+        'DEL',
+        'LA',
+        'EL',
+        'Y',
+        'AND',
+        'MEMBER',
     ];
 
     /** A word that more customers than this have in their names tells none from another. */
@@ -57,12 +82,19 @@ final class PayerRecognition
             $guesses[$customerId] = new PayerGuess($customerId, 'account known, ends in '.substr($plain, -4), 100);
         }
         foreach ($quoted as $customerId => $documents) {
-            $guesses[$customerId] ??= new PayerGuess($customerId, "quotes {$documents[0]}".(count($documents) > 1 ? ' and '.(count($documents) - 1).' more' : ''), min(99, 90 + count($documents)));
+            $guesses[$customerId] ??= new PayerGuess(
+                $customerId,
+                "quotes {$documents[0]}".(count($documents) > 1 ? ' and '.(count($documents) - 1).' more' : ''),
+                min(99, 90 + count($documents)),
+            );
         }
         foreach ($this->byNames(self::words($name), $name === '' ? self::words($text) : []) as $customerId => $score) {
             $guesses[$customerId] ??= new PayerGuess($customerId, "name, {$score} of 100 alike", min(89, $score));
         }
-        usort($guesses, static fn (PayerGuess $one, PayerGuess $other): int => [$other->score, $one->customerId] <=> [$one->score, $other->customerId]);
+        usort(
+            $guesses,
+            static fn (PayerGuess $one, PayerGuess $other): int => [$other->score, $one->customerId] <=> [$one->score, $other->customerId],
+        );
 
         return array_slice($guesses, 0, 6);
     }
@@ -107,7 +139,7 @@ final class PayerRecognition
      */
     private static function likeness(array $one, array $other): int
     {
-        return $one === [] || $other === [] ? 0 : (int) round(200 * count(array_intersect($one, $other)) / (count($one) + count($other)));
+        return $one === [] || $other === [] ? 0 : (int) round((200 * count(array_intersect($one, $other))) / (count($one) + count($other)));
     }
 
     /**
@@ -116,15 +148,26 @@ final class PayerRecognition
      */
     private static function contained(array $words, array $text): int
     {
-        return count($words) < 2 || $text === [] ? 0 : (int) round(85 * count(array_intersect($words, $text)) / count($words));
+        return count($words) < 2 || $text === [] ? 0 : (int) round((85 * count(array_intersect($words, $text))) / count($words));
     }
 
     /** @return list<string> capitals without accents, forms of firms left out */
     private static function words(string $name): array
     {
         $plain = strtr(mb_strtoupper($name), [
-            'Á' => 'A', 'À' => 'A', 'Ä' => 'A', 'É' => 'E', 'È' => 'E', 'Í' => 'I', 'Ó' => 'O', 'Ö' => 'O', 'Ú' => 'U', 'Ü' => 'U', 'Ñ' => 'N',
-            'Ç' => 'C', '.' => '',
+            'Á' => 'A',
+            'À' => 'A',
+            'Ä' => 'A',
+            'É' => 'E',
+            'È' => 'E',
+            'Í' => 'I',
+            'Ó' => 'O',
+            'Ö' => 'O',
+            'Ú' => 'U',
+            'Ü' => 'U',
+            'Ñ' => 'N',
+            'Ç' => 'C',
+            '.' => '',
         ]);
         $words = preg_split('/[^\p{L}\p{N}]+/u', $plain, -1, PREG_SPLIT_NO_EMPTY) ?: [];
 

@@ -11,7 +11,7 @@ final readonly class Proposal
      * @param list<Settles> $settles
      * @param bool $only no other set by the same way
      * @param int $difference receipt less what the items take: below zero, so much was kept back and is to be explained
-     * @param int $unapplied what of the receipt stays loose
+     * @param int $unapplied what of the receipt stays unapplied
      */
     public function __construct(
         public Way $how,

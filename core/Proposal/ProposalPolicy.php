@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Ajuste\Core\Proposal;
 
+use Ajuste\Core\Money\Currency;
+use Brick\Math\BigDecimal;
 use Brick\Math\BigRational;
+use Brick\Math\RoundingMode;
 
 /** What the books allow a proposal. */
 final readonly class ProposalPolicy
@@ -22,6 +25,16 @@ final readonly class ProposalPolicy
         public int $work = 250_000,
     ) {}
 
+    /**
+     * @param string $tolerance a number of units of whatever currency the receipt is in; fractions of a minor unit are let go
+     */
+    public static function in(Currency $currency, string $tolerance, string $percent, int $combinationItems, FillOrder $order): self
+    {
+        $minor = BigDecimal::of($tolerance)->multipliedBy($currency->minorPerUnit())->toScale(0, RoundingMode::DOWN)->toInt();
+
+        return new self($minor, $percent, $combinationItems, $order);
+    }
+
     public function withOrder(FillOrder $order): self
     {
         return new self($this->toleranceAmount, $this->tolerancePercent, $this->combinationItems, $order, $this->work);
@@ -29,7 +42,9 @@ final readonly class ProposalPolicy
 
     public function tolerates(int $difference, int $receipt): bool
     {
-        return abs($difference) <= $this->toleranceAmount
-            && BigRational::of(abs($difference))->multipliedBy(100)->isLessThanOrEqualTo(BigRational::of($this->tolerancePercent)->multipliedBy($receipt));
+        return abs($difference) <= $this->toleranceAmount &&
+            BigRational::of(abs($difference))
+                ->multipliedBy(100)
+                ->isLessThanOrEqualTo(BigRational::of($this->tolerancePercent)->multipliedBy($receipt));
     }
 }

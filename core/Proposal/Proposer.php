@@ -7,13 +7,16 @@ namespace Ajuste\Core\Proposal;
 use Ajuste\Core\Money\Rounding;
 use Ajuste\Core\Subledger\Side;
 
-/** Proposes what a receipt or loose credit settles: the first way that fits, in the order of R6. Amounts are minor units of its currency. */
+/**
+ * Proposes what a receipt or unapplied credit settles: the first way that fits, in the order of R6. Amounts are minor units of its
+ * currency.
+ */
 final readonly class Proposer
 {
     public function __construct(private ProposalPolicy $policy) {}
 
     /**
-     * @param int $amount what of the receipt is loose, above zero
+     * @param int $amount what of the receipt is unapplied, above zero
      * @param string $valueDate the bank's value date; documents dated after it are left out
      * @param string $remittance what the payer wrote
      * @param list<Candidate> $items open items of the customer in the receipt's currency, the receipt itself left out
@@ -25,19 +28,18 @@ final readonly class Proposer
             return new Proposal(Way::None, [], true, Searched::All, 0, $amount);
         }
 
-        return $this->quoted($amount, $remittance, $items)
-            ?? $this->exact($amount, $items)
-            ?? $this->exactNet($amount, $items)
-            ?? $this->sum(Way::AllDue, $amount, self::due($items, $valueDate))
-            ?? $this->sum(Way::WholeBalance, $amount, $items)
-            ?? $this->withinTolerance($amount, $valueDate, $items)
-            ?? $this->combination($amount, $items);
+        return $this->quoted($amount, $remittance, $items) ??
+            ($this->exact($amount, $items) ??
+                ($this->exactNet($amount, $items) ??
+                    ($this->sum(Way::AllDue, $amount, self::due($items, $valueDate)) ??
+                        ($this->sum(Way::WholeBalance, $amount, $items) ??
+                            ($this->withinTolerance($amount, $valueDate, $items) ?? $this->combination($amount, $items))))));
     }
 
     /**
      * What else would fit, in the order of the ways, for a person to choose from; the proposal itself is left out.
      *
-     * @param int $amount what of the receipt is loose, above zero
+     * @param int $amount what of the receipt is unapplied, above zero
      * @param list<Candidate> $items as for propose()
      * @return list<Proposal>
      */
@@ -51,7 +53,14 @@ final readonly class Proposer
         foreach ($items as $item) {
             array_push($all, $this->exact($amount, [$item]), $this->exactNet($amount, [$item]));
         }
-        array_push($all, $this->sum(Way::AllDue, $amount, self::due($items, $valueDate)), $this->sum(Way::WholeBalance, $amount, $items), $this->withinTolerance($amount, $valueDate, $items), $this->combination($amount, $items), $this->byOrder($amount, $items, Searched::All));
+        array_push(
+            $all,
+            $this->sum(Way::AllDue, $amount, self::due($items, $valueDate)),
+            $this->sum(Way::WholeBalance, $amount, $items),
+            $this->withinTolerance($amount, $valueDate, $items),
+            $this->combination($amount, $items),
+            $this->byOrder($amount, $items, Searched::All),
+        );
         $seen = [self::key($proposal) => true];
         $others = [];
         foreach ($all as $other) {
@@ -88,7 +97,10 @@ final readonly class Proposer
 
     private static function key(Proposal $proposal): string
     {
-        $parts = array_map(static fn (Settles $settles): string => "{$settles->item->id}:{$settles->amount}:{$settles->discount}", $proposal->settles);
+        $parts = array_map(
+            static fn (Settles $settles): string => "{$settles->item->id}:{$settles->amount}:{$settles->discount}",
+            $proposal->settles,
+        );
         sort($parts);
 
         return implode(' ', $parts);
@@ -145,43 +157,67 @@ final readonly class Proposer
             }
         }
 
-        return array_map(static fn (array $net): array => array_map(
-            static fn (Candidate $item, int $place): Settles => Settles::inFull($item, in_array($place, $net, true)), $items, array_keys($items),
-        ), $reached[0] ?? []);
+        return array_map(
+            static fn (array $net): array => array_map(
+                static fn (Candidate $item, int $place): Settles => in_array($place, $net, true)
+                    ? Settles::lessDiscount($item)
+                    : Settles::inFull($item),
+                $items,
+                array_keys($items),
+            ),
+            $reached[0] ?? [],
+        );
     }
 
     /** @param  list<Candidate>  $items */
-    private function exact(int $amount, array $items, bool $off = false): ?Proposal
+    private function exact(int $amount, array $items, Way $way = Way::Exact): ?Proposal
     {
-        $fit = array_values(array_filter($items, fn (Candidate $item): bool => $item->side === Side::Debit && $this->near($amount - $item->gross(), $amount, $off)));
+        $fit = array_values(
+            array_filter(
+                $items,
+                fn (Candidate $item): bool => $item->side === Side::Debit && $this->fits($amount - $item->gross(), $amount, $way),
+            ),
+        );
 
-        return $fit === [] ? null : $this->found(! $off ? Way::Exact : Way::WithinTolerance, $amount, [Settles::inFull($fit[0])], count($fit) === 1);
+        return $fit === []
+            ? null
+            : $this->found($way, $amount, [Settles::inFull($fit[0])], count($fit) === 1);
     }
 
     /** @param  list<Candidate>  $items */
-    private function exactNet(int $amount, array $items, bool $off = false): ?Proposal
+    private function exactNet(int $amount, array $items, Way $way = Way::ExactNet): ?Proposal
     {
-        $fit = array_values(array_filter($items, fn (Candidate $item): bool => $item->discount > 0 && $this->near($amount - $item->net(), $amount, $off)));
+        $fit = array_values(
+            array_filter($items, fn (Candidate $item): bool => $item->discount > 0 && $this->fits($amount - $item->net(), $amount, $way)),
+        );
 
-        return $fit === [] ? null : $this->found(! $off ? Way::ExactNet : Way::WithinTolerance, $amount, [Settles::inFull($fit[0], true)], count($fit) === 1);
+        return $fit === []
+            ? null
+            : $this->found($way, $amount, [Settles::lessDiscount($fit[0])], count($fit) === 1);
     }
 
     /** @param  list<Candidate>  $items */
-    private function sum(Way $way, int $amount, array $items, bool $off = false): ?Proposal
+    private function sum(Way $way, int $amount, array $items): ?Proposal
     {
         $sum = array_sum(array_map(static fn (Candidate $item): int => $item->gross(), $items));
 
-        return $items === [] || ! $this->near($amount - $sum, $amount, $off) ? null
-            : $this->found(! $off ? $way : Way::WithinTolerance, $amount, array_map(static fn (Candidate $item): Settles => Settles::inFull($item), $items), true);
+        return $items === [] || ! $this->fits($amount - $sum, $amount, $way)
+            ? null
+            : $this->found(
+                $way,
+                $amount,
+                array_map(static fn (Candidate $item): Settles => Settles::inFull($item), $items),
+                true,
+            );
     }
 
     /** @param  non-empty-list<Candidate>  $items */
     private function withinTolerance(int $amount, string $valueDate, array $items): ?Proposal
     {
-        return $this->exact($amount, $items, true)
-            ?? $this->exactNet($amount, $items, true)
-            ?? $this->sum(Way::AllDue, $amount, self::due($items, $valueDate), true)
-            ?? $this->sum(Way::WholeBalance, $amount, $items, true);
+        return $this->exact($amount, $items, Way::WithinTolerance) ??
+            ($this->exactNet($amount, $items, Way::WithinTolerance) ??
+                ($this->sum(Way::WithinTolerance, $amount, self::due($items, $valueDate)) ??
+                    $this->sum(Way::WithinTolerance, $amount, $items)));
     }
 
     /** @param  non-empty-list<Candidate>  $items */
@@ -192,14 +228,17 @@ final readonly class Proposer
         }
         $combination = CombinationSearch::find($items, $amount, $this->policy->work);
 
-        return $combination->settles === [] ? $this->byOrder($amount, $items, $combination->searched)
+        return $combination->settles === []
+            ? $this->byOrder($amount, $items, $combination->searched)
             : new Proposal(Way::Combination, $combination->settles, $combination->only, $combination->searched, 0, 0);
     }
 
     /** @param  list<Candidate>  $items */
     private function byOrder(int $amount, array $items, Searched $searched): Proposal
     {
-        $debits = $this->policy->order->sort(array_values(array_filter($items, static fn (Candidate $item): bool => $item->side === Side::Debit)));
+        $debits = $this->policy->order->sort(
+            array_values(array_filter($items, static fn (Candidate $item): bool => $item->side === Side::Debit)),
+        );
         if ($debits === []) {
             return new Proposal(Way::None, [], true, $searched, 0, $amount);
         }
@@ -232,9 +271,9 @@ final readonly class Proposer
         return new Proposal($way, $settles, $only, Searched::All, $difference, max(0, $difference));
     }
 
-    private function near(int $difference, int $amount, bool $off): bool
+    private function fits(int $difference, int $amount, Way $way): bool
     {
-        return ! $off ? $difference === 0 : $this->policy->tolerates($difference, $amount);
+        return $way === Way::WithinTolerance ? $this->policy->tolerates($difference, $amount) : $difference === 0;
     }
 
     /**

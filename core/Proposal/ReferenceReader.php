@@ -7,7 +7,7 @@ namespace Ajuste\Core\Proposal;
 /**
  * Finds the open items whose document number or reference is quoted in a remittance (R6). Leading zeros, prefixes and separators do not
  * matter; a number is never found inside a longer one. A blank, comma or semicolon ends a number unless the document itself has it there;
- * a dash, slash or dot may stand inside.
+ * a dash, slash or dot joins only where the whole is a known number, else each piece counts by itself; a line's end joins likewise.
  */
 final class ReferenceReader
 {
@@ -52,7 +52,8 @@ final class ReferenceReader
     /** @return list<Candidate> those quoted, oldest due first */
     public function within(string $text): array
     {
-        [$whole, $bare] = self::numbersIn($text);
+        $text = $this->joined($text);
+        [$whole, $bare] = $this->numbersIn($text);
         $exact = $loose = [];
         foreach (array_keys($whole) as $number) {
             $exact += self::byId($this->byWhole[$number] ?? []);
@@ -71,10 +72,27 @@ final class ReferenceReader
         foreach ($exact as $candidate) {
             $spoken[self::bare(self::plain($candidate->document))] = true;
         }
-        $quoted = [...$exact, ...array_filter($loose, static fn (Candidate $candidate): bool => ! isset($exact[$candidate->id]) && ! isset($spoken[self::bare(self::plain($candidate->document))]))];
+        $quoted = [
+            ...$exact,
+            ...array_filter(
+                $loose,
+                static fn (Candidate $candidate): bool => ! isset($exact[$candidate->id]) &&
+                    ! isset($spoken[self::bare(self::plain($candidate->document))]),
+            ),
+        ];
         usort($quoted, Candidate::byAge(...));
 
         return $quoted;
+    }
+
+    /** @return list<string> words with figures in them that name no candidate, as they were typed */
+    public function unknown(string $text): array
+    {
+        $words = preg_split('/[\s,;+&]+/u', mb_scrub($text), -1, PREG_SPLIT_NO_EMPTY) ?: [];
+
+        return array_values(
+            array_filter($words, fn (string $word): bool => preg_match('/\d/', $word) === 1 && $this->within($word) === []),
+        );
     }
 
     /**
@@ -91,28 +109,69 @@ final class ReferenceReader
      *
      * @return array{array<array-key, true>, array<array-key, true>}
      */
-    private static function numbersIn(string $text): array
+    private function numbersIn(string $text): array
     {
         $whole = $bare = [];
         $before = '';
         foreach ((array) preg_split('/[^\p{L}\p{N}\/.\-]+/u', mb_strtoupper($text), -1, PREG_SPLIT_NO_EMPTY) as $word) {
-            $plain = self::plain((string) $word);
-            if ($plain === '') {
-                continue;
-            }
-            $whole[$plain] = true;
-            if (preg_match('/\d/', $plain) === 1) {
-                $bare[self::bare($plain)] = true;
-                if ($before !== '' && ctype_digit($plain)) {
-                    $whole[$before.$plain] = true;
+            foreach ($this->pieces((string) $word) as $plain) {
+                $whole[$plain] = true;
+                if (preg_match('/\d/', $plain) === 1) {
+                    $bare[self::bare($plain)] = true;
+                    if ($before !== '' && ctype_digit($plain)) {
+                        $whole[$before.$plain] = true;
+                    }
+                    $before = '';
+                } else {
+                    $before = $plain;
                 }
-                $before = '';
-            } else {
-                $before = $plain;
             }
         }
 
         return [$whole, $bare];
+    }
+
+    /**
+     * A word with dashes, slashes or dots in it: as many of its pieces together as make a known number, else each by itself.
+     *
+     * @return list<string> letters and figures only
+     */
+    private function pieces(string $word): array
+    {
+        $pieces = array_map(self::plain(...), preg_split('/[\/.\-]+/', $word, -1, PREG_SPLIT_NO_EMPTY) ?: []);
+        $plain = [];
+        for ($from = 0; $from < count($pieces); $from += $taken) {
+            for ($taken = count($pieces) - $from; $taken > 1; $taken--) {
+                if ($this->isKnown(implode('', array_slice($pieces, $from, $taken)))) {
+                    break;
+                }
+            }
+            $plain[] = implode('', array_slice($pieces, $from, $taken));
+        }
+
+        return $plain;
+    }
+
+    /** The text in one line: where a line's end stands within a known number, without a blank. */
+    private function joined(string $text): string
+    {
+        $lines = explode("\n", str_replace("\r", '', $text));
+        $joined = (string) array_shift($lines);
+        foreach ($lines as $line) {
+            $before = preg_match('/[\p{L}\p{N}\/.\-]+$/u', $joined, $end) === 1 ? $end[0] : '';
+            $after = preg_match('/^[\p{L}\p{N}\/.\-]+/u', $line, $begin) === 1 ? $begin[0] : '';
+            $joined .= ($before !== '' && $after !== '' && $this->isKnown(self::plain($before.$after)) ? '' : ' ').$line;
+        }
+
+        return $joined;
+    }
+
+    private function isKnown(string $plain): bool
+    {
+        $bare = self::bare($plain);
+
+        return isset($this->byWhole[$plain]) ||
+            (preg_match('/\d/', $plain) === 1 && strlen($bare) >= self::SHORTEST && isset($this->byBare[$bare]));
     }
 
     /** Letters and figures only, capitals. */

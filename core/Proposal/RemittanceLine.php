@@ -13,5 +13,11 @@ final readonly class RemittanceLine
      * @param bool $keptBack a deduction, to be confirmed with a reason
      * @param string $reason code of the reason whose words the line has, or blank
      */
-    public function __construct(public ?int $item, public ?int $amount, public bool $keptBack, public string $reason, public string $text) {}
+    public function __construct(
+        public ?int $item,
+        public ?int $amount,
+        public bool $keptBack,
+        public string $reason,
+        public string $text,
+    ) {}
 }

@@ -9,9 +9,15 @@ final readonly class Settles
 {
     public function __construct(public Candidate $item, public int $amount, public int $discount = 0) {}
 
-    public static function inFull(Candidate $item, bool $lessDiscount = false): self
+    public static function inFull(Candidate $item): self
     {
-        return new self($item, $item->open, $lessDiscount ? $item->discount : 0);
+        return new self($item, $item->open);
+    }
+
+    /** All of it, less the discount that settling it in full takes along. */
+    public static function lessDiscount(Candidate $item): self
+    {
+        return new self($item, $item->open, $item->discount);
     }
 
     /** What it takes off the receipt; a credit gives. */

@@ -7,8 +7,8 @@ namespace Ajuste\Core\Settlement;
 use Ajuste\Core\Money\Money;
 
 /**
- * A credit in one currency that becomes a credit in another, so that it can settle items there (R3). Between two foreign currencies it keeps what it carries, and
- * the match realises the difference (R9); into base currency it carries what it is worth.
+ * A credit in one currency that becomes a credit in another, so that it can settle items there (R3). Between two foreign currencies it
+ * keeps what it carries, and the match realises the difference (R9); into base currency it carries what it is worth.
  */
 final readonly class Conversion
 {

@@ -8,6 +8,7 @@ use Ajuste\Core\Ledger\Account;
 use Ajuste\Core\Ledger\AccountRole;
 use Ajuste\Core\Ledger\ChartOfAccounts;
 use Ajuste\Core\Ledger\Voucher;
+use Ajuste\Core\Ledger\VoucherHead;
 use Ajuste\Core\Ledger\VoucherLine;
 use Ajuste\Core\Money\Currency;
 use Ajuste\Core\Money\Money;
@@ -23,6 +24,11 @@ final readonly class CreditNote
      */
     private function __construct(public array $lines, public Money $net, public Money $gross) {}
 
+    public function tax(): Money
+    {
+        return $this->gross->minus($this->net);
+    }
+
     /**
      * Tax is rounded half away from zero once for each rate, over all lines.
      *
@@ -34,39 +40,41 @@ final readonly class CreditNote
         foreach ($lines as $line) {
             $byRate[$line->rate] = ($byRate[$line->rate] ?? 0) + $line->net;
         }
-        $gross = array_sum(array_map(static fn (int $of, int|string $rate): int => (new TaxedLine($of, (string) $rate))->gross(), $byRate, array_keys($byRate)));
+        $gross = 0;
+        foreach ($byRate as $rate => $net) {
+            $gross += (new TaxedLine($net, (string) $rate))->gross();
+        }
 
         return new self($lines, Money::ofMinor(array_sum($byRate), $currency), Money::ofMinor($gross, $currency));
     }
 
     /**
-     * A credit of a given gross amount, shared over what is left of an invoice's lines in their own mix of rates: the parts add up to the whole, and
-     * the tax of each rate is taken out of its part.
+     * A credit of a given gross amount, shared over what is left of an invoice's lines in their own mix of rates: the parts add up to
+     * the whole, and the tax of each rate is taken out of its part.
      *
-     * @param non-empty-list<array{string, string, string, Account, string, int}> $lines document, line, description, account, rate, and what is left of it without tax
+     * @param non-empty-list<InvoiceLine> $lines
      */
     public static function ofGross(Money $gross, array $lines): self
     {
-        $parts = Rounding::split($gross->minor, array_map(static fn (array $line): int => max(0, (new TaxedLine($line[5], $line[4]))->gross()), $lines));
+        $parts = Rounding::split($gross->minor, array_map(static fn (InvoiceLine $line): int => $line->restGross(), $lines));
         $byRate = [];
         foreach ($lines as $place => $line) {
-            $byRate[$line[4]][$place] = $parts[$place];
+            $byRate[$line->rate][$place] = $parts[$place];
         }
         $credited = [];
         foreach ($byRate as $rate => $shares) {
             $net = array_sum($shares) - TaxRelief::atRate(array_sum($shares), (string) $rate);
-            foreach ($net === 0 ? [] : array_combine(array_keys($shares), Rounding::split($net, array_values($shares))) as $place => $of) {
-                if ($of > 0) {
-                    [$document, $name, $description, $account] = $lines[$place];
-                    $credited[$place] = new CreditedLine($document, $name, $description, $account, (string) $rate, $of, $lines[$place][5]);
-                }
+            $nets = $net === 0 ? [] : array_combine(array_keys($shares), Rounding::split($net, array_values($shares)));
+            foreach (array_filter($nets, static fn (int $of): bool => $of > 0) as $place => $of) {
+                $credited[$place] = $lines[$place]->credited($of);
             }
         }
         ksort($credited);
         $credited = array_values($credited);
         assert($credited !== []);
+        $net = array_sum(array_map(static fn (CreditedLine $line): int => $line->net, $credited));
 
-        return new self($credited, Money::ofMinor(array_sum(array_map(static fn (CreditedLine $line): int => $line->net, $credited)), $gross->currency), $gross);
+        return new self($credited, Money::ofMinor($net, $gross->currency), $gross);
     }
 
     /**
@@ -78,28 +86,45 @@ final readonly class CreditNote
     {
         $weights = [];
         foreach ($this->lines as $line) {
-            $weights[$line->document] = ($weights[$line->document] ?? 0) + (new TaxedLine($line->net, $line->rate))->gross();
+            $weights[$line->document] = ($weights[$line->document] ?? 0) + $line->gross();
         }
 
         return array_combine(array_map(strval(...), array_keys($weights)), Rounding::split($this->gross->minor, array_values($weights)));
     }
 
-    /** @param  Money  $base what the gross is in base currency, by the invoices' own carrying amounts */
-    public function voucher(string $date, ChartOfAccounts $accounts, Account $control, Money $base, string $document, string $text, string $customer): Voucher
+    /**
+     * @param VoucherHead $head the credit note's own document
+     * @param Money $base what the gross is in base currency, by the invoices' own carrying amounts
+     */
+    public function voucher(VoucherHead $head, ChartOfAccounts $accounts, Account $control, Money $base, string $text): Voucher
     {
         // Net and tax share the base as they share the gross; the lines share the net.
-        $tax = Rounding::proportion($base->minor, $this->gross->minor - $this->net->minor, $this->gross->minor);
-        $parts = Rounding::split($base->minor - $tax, array_map(static fn (CreditedLine $line): int => $line->net, $this->lines));
+        $tax = $base->share($this->gross->minus($this->net), $this->gross);
+        $parts = $base->minus($tax)->split(array_map(static fn (CreditedLine $line): int => $line->net, $this->lines));
+        $line = static fn (Account $account, Money $of, string $text, string $reference = ''): VoucherLine => new VoucherLine(
+            $account,
+            $of,
+            $text,
+            $head->document,
+            $head->customer,
+            reference: $reference,
+        );
         $posted = [];
-        foreach ($this->lines as $place => $line) {
-            if ($parts[$place] !== 0) {
-                $posted[] = new VoucherLine($line->account, Money::ofMinor($parts[$place], $base->currency), $line->description === '' ? $text : $line->description, $document, $customer, reference: $line->dimension);
+        foreach ($this->lines as $place => $credited) {
+            if (! $parts[$place]->isZero()) {
+                $posted[] = $line(
+                    $credited->account,
+                    $parts[$place],
+                    $credited->description === '' ? $text : $credited->description,
+                    $credited->dimension,
+                );
             }
         }
-        if ($tax !== 0) {
-            $posted[] = new VoucherLine($accounts->withRole(AccountRole::OutputTax), Money::ofMinor($tax, $base->currency), $text, $document, $customer);
+        if (! $tax->isZero()) {
+            $posted[] = $line($accounts->withRole(AccountRole::OutputTax), $tax, $text);
         }
+        $worth = new Worth($base, $this->gross);
 
-        return new Voucher($date, $text, [...$posted, new VoucherLine($control, $base->negated(), $text, $document, $customer, $this->gross->currency->code === $base->currency->code ? null : $this->gross->negated())]);
+        return new Voucher($head->date, $text, [...$posted, (new EventVouchers($accounts))->offCustomer($head, $control, $worth, $text)]);
     }
 }

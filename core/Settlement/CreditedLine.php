@@ -6,13 +6,10 @@ namespace Ajuste\Core\Settlement;
 
 use Ajuste\Core\Ledger\Account;
 use Ajuste\Core\Refusal;
-use Brick\Math\BigDecimal;
-use Brick\Math\Exception\MathException;
-use Brick\Math\RoundingMode;
 
 /**
- * A line of a credit note: some of a line of an invoice, whose revenue account and tax it follows, or a line of its own. Amounts are minor units of the
- * document's currency, without tax.
+ * A line of a credit note: some of a line of an invoice, whose revenue account and tax it follows, or a line of its own. Amounts are
+ * minor units of the document's currency, without tax.
  */
 final readonly class CreditedLine
 {
@@ -24,52 +21,50 @@ final readonly class CreditedLine
      *
      * @throws Refusal when nothing is credited, or more than is left of the line
      */
-    public function __construct(public string $document, public string $line, public string $description, public Account $account, public string $rate, public int $net, ?int $rest = null, public string $dimension = '')
-    {
+    public function __construct(
+        public string $document,
+        public string $line,
+        public string $description,
+        public Account $account,
+        public string $rate,
+        public int $net,
+        ?int $rest = null,
+        public string $dimension = '',
+    ) {
         if ($net <= 0 || ($rest !== null && $net > $rest)) {
-            throw new Refusal(trim("{$document} line {$line}").", {$description}: an amount above zero".($rest === null ? '' : ' and not above what is left of the line').' is expected.');
+            $most = $rest === null ? '' : ' and not above what is left of the line';
+            throw new Refusal(trim("{$document} line {$line}").", {$description}: an amount above zero{$most} is expected.");
         }
     }
 
     /**
-     * So much of the quantity goes back: quantity × price.
+     * A line that stands on no invoice.
      *
-     * @param int $decimals of the currency
-     * @return int minor units, rounded half away from zero
+     * @param string $rate percent of tax; blank: none
      *
-     * @throws Refusal when one of them is no number above zero
+     * @throws Refusal when the account carries customers, the rate is none, or nothing is credited
      */
-    public static function ofQuantity(string $quantity, string $price, int $decimals): int
+    public static function free(string $description, Account $account, string $rate, int $net, string $dimension): self
     {
-        return self::minor(self::number($quantity, 'quantity')->multipliedBy(self::number($price, 'price')), $decimals);
-    }
-
-    /**
-     * The price was too high: quantity × (price − what it should have been).
-     *
-     * @return int minor units, rounded half away from zero; not above zero when the new price is not lower
-     *
-     * @throws Refusal when one of them is no number
-     */
-    public static function ofPrice(string $quantity, string $price, string $newPrice, int $decimals): int
-    {
-        return self::minor(self::number($quantity, 'quantity')->multipliedBy(self::number($price, 'price')->minus(self::number($newPrice, 'price'))), $decimals);
-    }
-
-    private static function number(string $typed, string $what): BigDecimal
-    {
-        $plain = preg_match('/^\d+(,\d+)?$/D', trim($typed)) === 1 ? str_replace(',', '.', trim($typed)) : trim($typed);
-        try {
-            $number = BigDecimal::of($plain);
-        } catch (MathException) {
-            throw new Refusal("“{$typed}” is not a {$what}; a number such as 12 or 3.50 is expected.");
+        if ($account->carriesCustomers()) {
+            throw new Refusal("{$account->title()} carries customers. Choose an account of revenue or of reductions.");
         }
+        TaxRelief::atRate(0, $rate === '' ? '0' : $rate);
 
-        return $number->isNegative() ? throw new Refusal("“{$typed}” is not a {$what}; type it without a minus.") : $number;
+        return new self(
+            '',
+            '',
+            $description === '' ? 'Credit' : $description,
+            $account,
+            $rate === '' ? '0' : $rate,
+            $net,
+            dimension: $dimension,
+        );
     }
 
-    private static function minor(BigDecimal $amount, int $decimals): int
+    /** With its tax, minor units. */
+    public function gross(): int
     {
-        return $amount->withPointMovedRight($decimals)->toScale(0, RoundingMode::HALF_UP)->toInt();
+        return (new TaxedLine($this->net, $this->rate))->gross();
     }
 }

@@ -15,7 +15,12 @@ final readonly class DeductionReason
      * @param string $rate the tax rate where no invoice is named, percent; blank: none
      */
     public function __construct(
-        public string $code, public string $words, public ?Account $account, public bool $taxRelief = false, public string $rate = '', public bool $namesInvoice = false,
+        public string $code,
+        public string $words,
+        public ?Account $account,
+        public bool $taxRelief = false,
+        public string $rate = '',
+        public bool $namesInvoice = false,
     ) {}
 
     /** Contested: the amount stays open on the invoice and is chased. Else it is accepted and posted. */

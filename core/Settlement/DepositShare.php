@@ -11,8 +11,8 @@ use Ajuste\Core\Subledger\CarryingAmount;
 use Ajuste\Core\Subledger\OpenItem;
 
 /**
- * A deposit and the tax that was booked on it when it was received (R2): 1,210.00 = 1,000.00 + 210.00. Whatever is used of it takes its share of the
- * tax along, so that the parts add up to the whole. Of any other credit the tax is nil.
+ * A deposit and the tax that was booked on it when it was received (R2): 1,210.00 = 1,000.00 + 210.00. Whatever is used of it takes its
+ * share of the tax along, so that the parts add up to the whole. Of any other credit the tax is nil.
  */
 final readonly class DepositShare
 {
@@ -22,13 +22,14 @@ final readonly class DepositShare
     /** @param  int  $tax booked on all of it, minor units of base currency */
     public function __construct(private OpenItem $deposit, private int $tax)
     {
-        $this->whole = $deposit->amount->minor + ($tax === 0 ? 0 : Rounding::proportion($deposit->amount->minor, $tax, $deposit->base->minor));
+        $this->whole =
+            $deposit->amount->minor + ($tax === 0 ? 0 : Rounding::proportion($deposit->amount->minor, $tax, $deposit->base->minor));
     }
 
     /** What is open with its tax, in the deposit's currency. */
     public function openGross(): Money
     {
-        return $this->gross($this->deposit->open);
+        return $this->gross($this->deposit->takeable);
     }
 
     /** What a part of the deposit comes to with its tax, in the deposit's currency. */
@@ -46,7 +47,9 @@ final readonly class DepositShare
     /** As much of the deposit as its gross fits into an amount. */
     public function within(Money $gross): Money
     {
-        return Money::ofMinor(min($this->deposit->open->minor, Rounding::proportion($gross->minor, $this->deposit->amount->minor, $this->whole)), $gross->currency);
+        $net = Rounding::proportion($gross->minor, $this->deposit->amount->minor, $this->whole);
+
+        return Money::ofMinor(min($this->deposit->takeable->minor, $net), $gross->currency);
     }
 
     /**
@@ -57,22 +60,26 @@ final readonly class DepositShare
     public function ofGross(Money $gross): Money
     {
         $title = $this->deposit->title();
-        if ($gross->minor <= 0 || $gross->minor > $this->openGross()->minor) {
-            throw new Refusal("{$title} has {$this->openGross()->grouped()} {$gross->currency->code} open; an amount above zero and up to that is expected.");
+        if (! $gross->isPositive() || $gross->isMoreThan($this->openGross())) {
+            $open = "{$this->openGross()->grouped()} {$gross->currency->code}";
+            throw new Refusal("{$title} has {$open} open; an amount above zero and up to that is expected.");
         }
         $near = $this->within($gross)->minor;
         foreach ([$near, $near + 1, $near - 1] as $net) {
-            if ($net > 0 && $net <= $this->deposit->open->minor && $this->share($this->whole, $net) === $gross->minor) {
+            if ($net > 0 && $net <= $this->deposit->takeable->minor && $this->share($this->whole, $net) === $gross->minor) {
                 return Money::ofMinor($net, $gross->currency);
             }
         }
-        throw new Refusal("{$title}: {$gross->grouped()} cannot be shared into deposit and tax to the minor unit. Type {$this->gross(Money::ofMinor($near, $gross->currency))->grouped()}.");
+        $instead = $this->gross(Money::ofMinor($near, $gross->currency))->grouped();
+        throw new Refusal("{$title}: {$gross->grouped()} cannot be shared into deposit and tax to the minor unit. Type {$instead}.");
     }
 
     private function share(int $of, int $net): int
     {
         $amount = $this->deposit->amount->minor;
 
-        return CarryingAmount::movedBy($of, $amount, $this->deposit->matched, Rounding::proportion($of, $this->deposit->matched, $amount), $net);
+        $matched = $this->deposit->position->allMatched;
+
+        return CarryingAmount::movedBy($of, $amount, $matched, Rounding::proportion($of, $matched, $amount), $net);
     }
 }

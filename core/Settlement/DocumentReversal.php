@@ -10,16 +10,22 @@ use Ajuste\Core\Ledger\ChartOfAccounts;
 use Ajuste\Core\Ledger\Voucher;
 use Ajuste\Core\Ledger\VoucherLine;
 use Ajuste\Core\Money\Money;
-use Ajuste\Core\Money\Rounding;
+use Ajuste\Core\Subledger\OpenItem;
 
 /** What taking a document back posts: all that it had posted, on the other side (R2). */
 final readonly class DocumentReversal
 {
-    /**
-     * @param Money $base what the document carries in base currency, signed: a debit above zero
-     * @param Money $original its amount in its own currency, signed likewise
-     */
-    public function __construct(private ChartOfAccounts $accounts, private Account $control, private Money $base, private Money $original, private string $document, private string $customer) {}
+    private Money $base;
+
+    /** @param  Account  $control that carries the document */
+    public function __construct(
+        private ChartOfAccounts $accounts,
+        private Account $control,
+        private OpenItem $document,
+        private string $customer,
+    ) {
+        $this->base = $document->side->signed($document->base);
+    }
 
     /**
      * By the lines of its own entry in the ledger.
@@ -34,16 +40,16 @@ final readonly class DocumentReversal
     /**
      * By the lines of the document: net to each line's account, and what is left is tax.
      *
-     * @param non-empty-list<array{Account, int}> $lines account and net, minor units of the document's currency
+     * @param non-empty-list<InvoiceLine> $lines none below zero, together not above the document
      */
     public function byLines(string $date, array $lines): Voucher
     {
-        $nets = array_map(static fn (array $line): int => $line[1], $lines);
-        $parts = Rounding::split($this->base->minor, [...$nets, abs($this->original->minor) - array_sum($nets)]);
+        $nets = array_map(static fn (InvoiceLine $line): int => $line->net, $lines);
+        $parts = $this->base->split([...$nets, $this->document->amount->minor - array_sum($nets)]);
         $tax = array_pop($parts);
-        $against = array_map(fn (array $line, int $part): array => [$line[0], $part], $lines, $parts);
+        $against = array_map(static fn (InvoiceLine $line, Money $part): array => [$line->account, $part], $lines, $parts);
 
-        return $this->voucher($date, [...$against, ...($tax === 0 ? [] : [[$this->accounts->withRole(AccountRole::OutputTax), $tax]])]);
+        return $this->voucher($date, $against, $tax);
     }
 
     /**
@@ -53,19 +59,32 @@ final readonly class DocumentReversal
      */
     public function byAccount(string $date, Account $account, string $rate): Voucher
     {
-        $tax = $rate === '' ? 0 : ($this->base->minor < 0 ? -1 : 1) * TaxRelief::atRate(abs($this->base->minor), $rate);
+        $tax = Money::ofMinor($rate === '' ? 0 : TaxRelief::atRate($this->document->base->minor, $rate), $this->base->currency);
+        $tax = $this->document->side->signed($tax);
 
-        return $this->voucher($date, [[$account, $this->base->minor - $tax], ...($tax === 0 ? [] : [[$this->accounts->withRole(AccountRole::OutputTax), $tax]])]);
+        return $this->voucher($date, [[$account, $this->base->minus($tax)]], $tax);
     }
 
-    /** @param  non-empty-list<array{Account, int}>  $against what each account takes back, minor units of base currency, summing up to the document's base */
-    private function voucher(string $date, array $against): Voucher
+    /** @param  list<array{Account, Money}>  $against what each account takes back, which with the tax makes the document's base */
+    private function voucher(string $date, array $against, Money $tax): Voucher
     {
-        $lines = [new VoucherLine($this->control, $this->base->negated(), $this->text(), $this->document, $this->customer, $this->original->currency->code === $this->base->currency->code ? null : $this->original->negated())];
+        $worth = new Worth($this->document->base, $this->document->amount);
+        $line = fn (Account $account, Money $base, ?Money $original = null): VoucherLine => new VoucherLine(
+            $account,
+            $base,
+            $this->text(),
+            $this->document->document,
+            $this->customer,
+            $original,
+        );
+        $lines = [$line($this->control, $this->base->negated(), $worth->foreign($this->base->negated()))];
         foreach ($against as [$account, $amount]) {
-            if ($amount !== 0) {
-                $lines[] = new VoucherLine($account, Money::ofMinor($amount, $this->base->currency), $this->text(), $this->document, $this->customer);
+            if (! $amount->isZero()) {
+                $lines[] = $line($account, $amount);
             }
+        }
+        if (! $tax->isZero()) {
+            $lines[] = $line($this->accounts->withRole(AccountRole::OutputTax), $tax);
         }
 
         return new Voucher($date, $this->text(), $lines);
@@ -73,6 +92,6 @@ final readonly class DocumentReversal
 
     private function text(): string
     {
-        return "Reversal of {$this->document}";
+        return "Reversal of {$this->document->document}";
     }
 }

@@ -13,7 +13,12 @@ use Brick\Math\RoundingMode;
 /** Early payment discount of one invoice (R4). Amounts are minor units of the invoice's currency. */
 final readonly class EarlyPaymentDiscount
 {
-    private function __construct(public Terms $terms, public string $documentDate, public int $graceDays, private ?DiscountDecision $decision) {}
+    private function __construct(
+        public Terms $terms,
+        public string $documentDate,
+        public int $graceDays,
+        private ?DiscountDecision $decision,
+    ) {}
 
     /**
      * @param ?DiscountDecision $decision of a person on this invoice; it stands above the terms' days
@@ -64,28 +69,31 @@ final readonly class EarlyPaymentDiscount
             return $basis;
         }
 
-        return BigRational::of($cash)->dividedBy($this->percent()->multipliedBy(-1)->plus(1))->toScale(0, RoundingMode::HALF_UP)->toInt();
+        return BigRational::of($cash)
+            ->dividedBy(
+                $this->percent()
+                    ->multipliedBy(-1)
+                    ->plus(1),
+            )
+            ->toScale(0, RoundingMode::HALF_UP)
+            ->toInt();
     }
 
     /**
-     * The discount that a payment of the value date would take along if it settled the rest of the invoice; nil when the discount no longer
-     * holds, or part of it was paid and the policy knows no discount on part payments.
+     * The discount that settling the rest of the invoice takes along.
      *
      * @param int $open still open
      * @param int $basis gross less credit notes and accepted deductions
-     * @param int $paid cash matched so far
+     * @param int $cash paid within the time so far; a discount that came with it is no cash
      */
-    public function onTheRest(int $open, int $basis, int $paid, string $valueDate, bool $partPayments): int
+    public function onTheRest(int $open, int $basis, int $cash): int
     {
-        if (! $this->holdsOn($valueDate) || ($paid > 0 && ! $partPayments) || $open > $basis) {
-            return 0;
-        }
-
-        return max(0, min($open, $open - ($basis - $this->whole($basis) - $paid)));
+        return $open > $basis ? 0 : max(0, min($open, $open - ($basis - $this->whole($basis) - $cash)));
     }
 
     /**
-     * The discount that goes with settling a part of an invoice: the part less the least cash that settles so much. At 2 %, 510.20 takes 10.20.
+     * The discount that goes with settling a part of an invoice: the part less the least cash that settles so much. At 2 %, 510.20 takes
+     * 10.20.
      *
      * @param int $settles the part, discount included
      * @param int $paid cash within the time before it
@@ -102,7 +110,8 @@ final readonly class EarlyPaymentDiscount
     }
 
     /**
-     * What forgoing the discount costs as a yearly rate in percent, to two decimals: P ÷ (1 − P) × 365 ÷ (net days − discount days). 2/10 net 30:
+     * What forgoing the discount costs as a yearly rate in percent, to two decimals: P ÷ (1 − P) × 365 ÷ (net days − discount days).
+     * 2/10 net 30:
      * 37.24 (handbook value 37.2 %).
      */
     public function yearlyCostSimple(): string
@@ -123,7 +132,11 @@ final readonly class EarlyPaymentDiscount
 
     private function periodCost(): BigRational
     {
-        return $this->percent()->dividedBy($this->percent()->multipliedBy(-1)->plus(1));
+        return $this->percent()->dividedBy(
+            $this->percent()
+                ->multipliedBy(-1)
+                ->plus(1),
+        );
     }
 
     private function percent(): BigRational

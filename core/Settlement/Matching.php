@@ -11,7 +11,6 @@ use Ajuste\Core\Ledger\Voucher;
 use Ajuste\Core\Ledger\VoucherLine;
 use Ajuste\Core\Money\Money;
 use Ajuste\Core\Refusal;
-use Ajuste\Core\Subledger\CarryingAmount;
 use Ajuste\Core\Subledger\ItemMatch;
 use Ajuste\Core\Subledger\Kind;
 use Ajuste\Core\Subledger\OpenItem;
@@ -23,13 +22,16 @@ final readonly class Matching
     public function __construct(private ChartOfAccounts $accounts, private LockedDays $locked) {}
 
     /**
-     * The day offered for a match: the later of the latest document date among the items and the first open day.
+     * The day offered for a match: the latest of the document dates, of the days since which all that is open of the items is free, and
+     * of the first open day.
      *
      * @param non-empty-list<OpenItem> $items
      */
     public function earliestDate(array $items): string
     {
-        return $this->locked->firstOpenFrom(max(array_map(static fn (OpenItem $item): string => $item->date, $items)));
+        return $this->locked->firstOpenFrom(
+            max(array_map(static fn (OpenItem $item): string => max($item->date, $item->position->freeFrom), $items)),
+        );
     }
 
     /**
@@ -41,12 +43,10 @@ final readonly class Matching
      */
     public function remainder(array $ticks): Money
     {
-        $remainder = Money::zero($ticks[0]->amount->currency);
-        foreach ($ticks as $tick) {
-            $remainder = $tick->item->side === Side::Debit ? $remainder->plus($tick->amount) : $remainder->minus($tick->amount);
-        }
-
-        return $remainder;
+        return Money::sum(
+            array_map(static fn (Tick $tick): Money => $tick->item->side->signed($tick->amount), $ticks),
+            $ticks[0]->amount->currency,
+        );
     }
 
     /**
@@ -62,16 +62,19 @@ final readonly class Matching
     {
         $wanted = [Side::Debit->value => 0, Side::Credit->value => $reductions];
         foreach ($items as $item) {
-            $wanted[$item->side->value] += ($typed[$item->id] ?? $item->open)->minor;
+            $wanted[$item->side->value] += ($typed[$item->id] ?? $item->takeable)->minor;
         }
-        $left = min($wanted) > 0 ? [Side::Debit->value => min($wanted), Side::Credit->value => min($wanted)] : $wanted;
+        $least = min($wanted);
+        $left = $least > 0 ? [Side::Debit->value => $least, Side::Credit->value => $least] : $wanted;
         $left[Side::Credit->value] -= $reductions;
         foreach ($items as $item) {
             $left[$item->side->value] -= isset($typed[$item->id]) ? $typed[$item->id]->minor : 0;
         }
         $ticks = [];
         foreach ($items as $item) {
-            $takes = $typed[$item->id] ?? Money::ofMinor(max(0, min($item->open->minor, $left[$item->side->value])), $item->open->currency);
+            $takes =
+                $typed[$item->id] ??
+                Money::ofMinor(max(0, min($item->takeable->minor, $left[$item->side->value])), $item->takeable->currency);
             $left[$item->side->value] -= isset($typed[$item->id]) ? 0 : $takes->minor;
             $ticks[] = new Tick($item, $takes);
         }
@@ -80,23 +83,26 @@ final readonly class Matching
     }
 
     /**
-     * Shares the settled amount over pairs of one debit and one credit, in the order in which the items were ticked.
+     * Shares the settled amount over pairs of one debit and one credit: those that are reserved first, the others in the order in which the
+     * items were ticked.
      *
      * @param list<Tick> $ticks all of one customer
      * @param string $date the day on which the match takes effect
+     * @param list<Reserved> $reserved parts of the ticks that belong together
      *
      * @throws Refusal when the remainder is not nil, an amount is nil or above what is open, the items do not belong together, or
      *                 the date is locked or before one of the documents
      */
-    public function plan(array $ticks, string $date, string $customer): MatchPlan
+    public function plan(array $ticks, string $date, string $customer, array $reserved = []): MatchPlan
     {
         if ($ticks === []) {
             throw new Refusal('Nothing is ticked. Tick at least one debit and one credit.');
         }
-        $this->check($ticks, $date);
+        $this->locked->refuse($date, 'The match');
+        $this->refuseUnfit($ticks, $date);
         $remainder = $this->remainder($ticks);
         self::refuseRemainder($remainder);
-        $matches = $this->pairs($ticks);
+        $matches = (new Pairing($ticks))->pairs($reserved);
         $differences = [];
         foreach ($matches as $match) {
             $base = $match->creditBase->minus($match->debitBase);
@@ -104,12 +110,17 @@ final readonly class Matching
                 $differences[] = new ExchangeDifference($match, $base);
             }
         }
-        $settled = Money::zero($remainder->currency);
-        foreach ($matches as $match) {
-            $settled = $settled->plus($match->amount);
-        }
+        $settled = Money::sum(array_map(static fn (ItemMatch $match): Money => $match->amount, $matches), $remainder->currency);
 
-        return new MatchPlan($date, $ticks, $matches, $differences, $this->voucher($differences, $date, $customer), $this->warnings($matches), $settled);
+        return new MatchPlan(
+            $date,
+            $ticks,
+            $matches,
+            $differences,
+            $this->voucher($differences, $date, $customer),
+            $this->warnings($matches),
+            $settled,
+        );
     }
 
     /**
@@ -120,8 +131,11 @@ final readonly class Matching
     public static function refuseRemainder(Money $remainder): void
     {
         if (! $remainder->isZero()) {
-            $side = $remainder->minor > 0 ? 'debits' : 'credits';
-            throw new Refusal("{$remainder->abs()->grouped()} {$remainder->currency->code} of the {$side} is still to be placed. Tick more on the other side or settle less.");
+            $side = $remainder->isPositive() ? 'debits' : 'credits';
+            throw new Refusal(
+                "{$remainder->abs()->grouped()} {$remainder->currency->code} of the {$side} is still to be placed. Tick more on the "
+                    .'other side or settle less.',
+            );
         }
     }
 
@@ -129,86 +143,60 @@ final readonly class Matching
     public static function refuseEarlier(OpenItem $item, string $date): void
     {
         if ($item->date > $date) {
-            throw new Refusal("The match cannot be dated {$date}: {$item->title()} is dated {$item->date}. Choose that day or a later one.");
+            throw new Refusal(
+                "The match cannot be dated {$date}: {$item->title()} is dated {$item->date}. Choose that day or a later one.",
+            );
         }
     }
 
     /** @param  non-empty-list<Tick>  $ticks */
-    private function check(array $ticks, string $date): void
+    private function refuseUnfit(array $ticks, string $date): void
     {
-        $this->locked->refuse($date, 'The match');
         $first = $ticks[0]->item;
         $seen = [];
         foreach ($ticks as $tick) {
-            $item = $tick->item;
-            if (isset($seen[$item->id])) {
-                throw new Refusal("{$item->title()} is ticked twice.");
+            if (isset($seen[$tick->item->id])) {
+                throw new Refusal("{$tick->item->title()} is ticked twice.");
             }
-            $seen[$item->id] = true;
-            if ($item->customerId !== $first->customerId) {
-                throw new Refusal("{$item->title()} belongs to another customer than {$first->title()}. A match stays within one customer.");
-            }
-            if ($item->amount->currency->code !== $first->amount->currency->code) {
-                throw new Refusal("{$first->title()} is in {$first->amount->currency->code}, {$item->title()} in {$item->amount->currency->code}. A match stays within one currency; convert one of them first.");
-            }
-            if ($item->controlAccountId !== $first->controlAccountId) {
-                throw new Refusal("{$item->title()} stands on another control account than {$first->title()}. A match stays within one control account.");
-            }
-            if ($item->kind === Kind::ExchangeDifference) {
-                throw new Refusal("{$item->title()} corrects base currency only and goes with the item that it corrects; it is not matched by hand.");
-            }
-            if ($tick->amount->minor <= 0) {
-                throw new Refusal("{$item->title()}: {$tick->amount->grouped()} was typed; an amount above zero is expected.");
-            }
-            if ($tick->amount->minor > $item->open->minor) {
-                throw new Refusal("{$item->title()}: {$tick->amount->grouped()} was typed, but only {$item->open->grouped()} {$item->open->currency->code} is open for a match of {$date}.");
-            }
-            self::refuseEarlier($item, $date);
+            $seen[$tick->item->id] = true;
+            self::refuseStranger($tick->item, $first);
+            self::refuseAmount($tick, $date);
+            self::refuseEarlier($tick->item, $date);
         }
     }
 
-    /**
-     * @param non-empty-list<Tick> $ticks with debits equal to credits
-     * @return list<ItemMatch>
-     */
-    private function pairs(array $ticks): array
+    /** A match stays within one customer, control account and currency (R1, R3). */
+    private static function refuseStranger(OpenItem $item, OpenItem $first): void
     {
-        $matches = [];
-        $matched = $moved = $left = [];
-        foreach ($ticks as $tick) {
-            $matched[$tick->item->id] = $tick->item->matched;
-            $moved[$tick->item->id] = $tick->item->moved;
-            $left[$tick->item->id] = $tick->amount->minor;
+        if ($item->head->account->customerId !== $first->head->account->customerId) {
+            throw new Refusal("{$item->title()} belongs to another customer than {$first->title()}. A match stays within one customer.");
         }
-        $take = static function (OpenItem $item, int $amount) use (&$matched, &$moved): Money {
-            $base = CarryingAmount::movedBy($item->base->minor, $item->amount->minor, $matched[$item->id], $moved[$item->id], $amount);
-            $matched[$item->id] += $amount;
-            $moved[$item->id] += $base;
-
-            return Money::ofMinor($base, $item->base->currency);
-        };
-        $credits = array_values(array_filter($ticks, static fn (Tick $tick): bool => $tick->item->side === Side::Credit));
-        $next = 0;
-        foreach ($ticks as $debit) {
-            while ($debit->item->side === Side::Debit && $left[$debit->item->id] > 0) {
-                $credit = $credits[$next]->item;
-                $amount = min($left[$debit->item->id], $left[$credit->id]);
-                $left[$debit->item->id] -= $amount;
-                $left[$credit->id] -= $amount;
-                $matches[] = new ItemMatch(
-                    $debit->item,
-                    $credit,
-                    Money::ofMinor($amount, $debit->amount->currency),
-                    $take($debit->item, $amount),
-                    $take($credit, $amount),
-                );
-                if ($left[$credit->id] === 0) {
-                    $next++;
-                }
-            }
+        [$code, $other] = [$first->amount->currency->code, $item->amount->currency->code];
+        if ($code !== $other) {
+            throw new Refusal(
+                "{$first->title()} is in {$code}, {$item->title()} in {$other}. A match stays within one currency; convert one of them "
+                    .'first.',
+            );
         }
+        if ($item->head->account->controlAccountId !== $first->head->account->controlAccountId) {
+            throw new Refusal(
+                "{$item->title()} stands on another control account than {$first->title()}. A match stays within one control account.",
+            );
+        }
+        if ($item->kind === Kind::ExchangeDifference) {
+            throw new Refusal(
+                "{$item->title()} corrects base currency only and goes with the item that it corrects; it is not matched by hand.",
+            );
+        }
+    }
 
-        return $matches;
+    private static function refuseAmount(Tick $tick, string $date): void
+    {
+        [$item, $amount] = [$tick->item, $tick->amount];
+        if (! $amount->isPositive()) {
+            throw new Refusal("{$item->title()}: {$amount->grouped()} was typed; an amount above zero is expected.");
+        }
+        $tick->refuseMoreThanOpen(" for a match of {$date}");
     }
 
     /** @param  list<ExchangeDifference>  $differences */
@@ -216,13 +204,17 @@ final readonly class Matching
     {
         $lines = [];
         foreach ($differences as $difference) {
-            $gain = $difference->base->minor > 0;
+            $gain = $difference->base->isPositive();
             $of = $difference->match->debit->document;
             $text = 'Realised exchange '.($gain ? 'gain' : 'loss').' on '.$of;
-            $lines[] = new VoucherLine($this->accounts->withId($difference->match->debit->controlAccountId), $difference->base, $text, $of, $customer);
+            $control = $this->accounts->withId($difference->match->debit->head->account->controlAccountId);
+            $lines[] = new VoucherLine($control, $difference->base, $text, $of, $customer);
             $lines[] = new VoucherLine(
                 $this->accounts->withRole($gain ? AccountRole::ExchangeRealisedGain : AccountRole::ExchangeRealisedLoss),
-                $difference->base->negated(), $text, $of, $customer,
+                $difference->base->negated(),
+                $text,
+                $of,
+                $customer,
             );
         }
 
@@ -238,7 +230,8 @@ final readonly class Matching
         $warnings = [];
         foreach ($matches as $match) {
             if ($match->credit->kind === Kind::Receipt && $match->credit->date < $match->debit->date) {
-                $warnings[] = "{$match->credit->title()} of {$match->credit->date} is older than {$match->debit->title()} of {$match->debit->date}, which it pays.";
+                $credit = "{$match->credit->title()} of {$match->credit->date}";
+                $warnings[] = "{$credit} is older than {$match->debit->title()} of {$match->debit->date}, which it pays.";
             }
         }
 

@@ -7,7 +7,7 @@ namespace Ajuste\Core\Settlement;
 /** The place that a person gives to what a receipt and its items leave over (R3, R5). Without one it is still to be explained. */
 enum RestPlace: string
 {
-    /** The customer paid more: it stays loose on the account. */
+    /** The customer paid more: it stays unapplied on the account. */
     case Unapplied = 'unapplied';
 
     /** The customer paid for something that is not invoiced yet. */

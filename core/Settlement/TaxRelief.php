@@ -13,6 +13,17 @@ use Brick\Math\RoundingMode;
 final class TaxRelief
 {
     /**
+     * The tax within a document of which the lines are known: what it has beyond their net (R12).
+     *
+     * @param int $gross minor units of the document
+     * @param int $net of all its lines, minor units; below zero on a credit note
+     */
+    public static function inDocument(int $gross, int $net): int
+    {
+        return $gross - abs($net);
+    }
+
+    /**
      * The tax in the invoice's own mix of rates: shared by gross, parts adding up. 24.20 on an invoice wholly at 21 % is 4.20.
      *
      * @param list<TaxedLine> $lines of the invoice; without any there is no relief, it is not guessed
@@ -29,7 +40,9 @@ final class TaxRelief
             $byRate[$lines[$place]->rate] = ($byRate[$lines[$place]->rate] ?? 0) + $part;
         }
 
-        return array_sum(array_map(static fn (int $part, int|string $rate): int => self::atRate($part, (string) $rate), $byRate, array_keys($byRate)));
+        return array_sum(
+            array_map(static fn (int $part, int|string $rate): int => self::atRate($part, (string) $rate), $byRate, array_keys($byRate)),
+        );
     }
 
     /**
@@ -46,6 +59,10 @@ final class TaxRelief
             throw new Refusal("“{$rate}” is not a tax rate; a percentage such as 21 or 5.5 is expected.");
         }
 
-        return BigRational::of($gross)->multipliedBy($rate)->dividedBy(BigRational::of($rate)->plus(100))->toScale(0, RoundingMode::HALF_UP)->toInt();
+        return BigRational::of($gross)
+            ->multipliedBy($rate)
+            ->dividedBy(BigRational::of($rate)->plus(100))
+            ->toScale(0, RoundingMode::HALF_UP)
+            ->toInt();
     }
 }

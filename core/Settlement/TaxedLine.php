@@ -15,6 +15,11 @@ final readonly class TaxedLine
     /** Net and tax, minor units, rounded half away from zero. */
     public function gross(): int
     {
-        return BigRational::of($this->rate)->plus(100)->multipliedBy($this->net)->dividedBy(100)->toScale(0, RoundingMode::HALF_UP)->toInt();
+        return BigRational::of($this->rate)
+            ->plus(100)
+            ->multipliedBy($this->net)
+            ->dividedBy(100)
+            ->toScale(0, RoundingMode::HALF_UP)
+            ->toInt();
     }
 }

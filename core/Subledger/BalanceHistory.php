@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Ajuste\Core\Subledger;
 
-/** A customer's balance over time: where it stood before the first day, and after each day with documents. Minor units of base currency, debit-positive. */
+/**
+ * A customer's balance over time: where it stood before the first day, and after each day with documents. Minor units of base currency,
+ * debit-positive.
+ */
 final readonly class BalanceHistory
 {
     /** @var array<string, int> balance by day, ascending */

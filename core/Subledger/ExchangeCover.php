@@ -27,7 +27,8 @@ final readonly class ExchangeCover
     public static function of(int $gap, array $differences, array $settled): self
     {
         $ofTheDay = array_values(array_filter($differences, static fn (BaseDifference $d): bool => $d->ofTheDay));
-        $ofSettled = array_values(array_filter($differences, static fn (BaseDifference $d): bool => in_array($d->sourceId, $settled, true)));
+        $isSettled = static fn (BaseDifference $difference): bool => in_array($difference->sourceId, $settled, true);
+        $ofSettled = array_values(array_filter($differences, $isSettled));
         foreach ([$ofSettled, $ofTheDay, ...self::subsets($ofTheDay)] as $set) {
             if (self::sum($set) === $gap) {
                 return new self($set, 0);
@@ -49,7 +50,9 @@ final readonly class ExchangeCover
         $sets = range(0, 2 ** count($differences) - 1);
         usort($sets, static fn (int $one, int $other): int => substr_count(decbin($one), '1') <=> substr_count(decbin($other), '1'));
         foreach ($sets as $set) {
-            yield array_values(array_filter($differences, static fn (int $place): bool => ($set >> $place & 1) === 1, ARRAY_FILTER_USE_KEY));
+            yield array_values(
+                array_filter($differences, static fn (int $place): bool => (($set >> $place) & 1) === 1, ARRAY_FILTER_USE_KEY),
+            );
         }
     }
 

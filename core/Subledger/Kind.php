@@ -42,6 +42,23 @@ enum Kind: string
         return $this === self::ExchangeDifference;
     }
 
+    /** What a match with an item of this kind means for the document that it settles: money, a discount, or less owed (R4). */
+    public function settlesAs(): SettledBy
+    {
+        return match ($this) {
+            self::CreditNote, self::Deduction => SettledBy::Credit,
+            self::Discount => SettledBy::Discount,
+            self::WriteOff, self::ExchangeDifference => SettledBy::Loss,
+            default => SettledBy::Cash,
+        };
+    }
+
+    /** Documents that a customer is to pay and that terms, lines and discounts belong to. */
+    public function isInvoice(): bool
+    {
+        return $this === self::Invoice || $this === self::DebitNote;
+    }
+
     public function words(): string
     {
         return match ($this) {

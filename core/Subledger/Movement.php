@@ -10,6 +10,12 @@ final readonly class Movement
     /**
      * @param int $amount minor units of the item's currency
      * @param int $base minor units of base currency
+     * @param ?Kind $with the kind of the item on the other side of the match
      */
-    public function __construct(public string $day, public int $amount, public int $base) {}
+    public function __construct(public string $day, public int $amount, public int $base, public ?Kind $with = null) {}
+
+    public function isReversal(): bool
+    {
+        return $this->amount < 0 || $this->base < 0;
+    }
 }

@@ -4,45 +4,88 @@ declare(strict_types=1);
 
 namespace Ajuste\Core\Subledger;
 
-/** What is matched on one item, day by day. */
+use Ajuste\Core\Money\Money;
+
+/** What is matched on one item, day by day: every question about what is open, free or paid of it is answered here. */
 final readonly class Timeline
 {
-    /** @var array<string, int> change of the matched amount by day, ascending */
-    private array $changes;
+    /** @var list<Movement> by day, in posting order within it */
+    private array $movements;
 
-    /** @param  iterable<Movement>  $movements in any order */
+    /** @param  iterable<Movement>  $movements in posting order */
     public function __construct(iterable $movements)
     {
-        $changes = [];
-        foreach ($movements as $movement) {
-            $changes[$movement->day] = ($changes[$movement->day] ?? 0) + $movement->amount;
-        }
-        ksort($changes);
-        $this->changes = $changes;
+        $sorted = is_array($movements) ? array_values($movements) : iterator_to_array($movements, false);
+        usort($sorted, static fn (Movement $one, Movement $other): int => $one->day <=> $other->day);
+        $this->movements = $sorted;
     }
 
-    /** Matched at the end of the day, minor units of the item's currency. */
-    public function matchedAt(string $day): int
+    /** Where the item stands at the end of a day. */
+    public function at(string $day): Position
     {
-        $matched = 0;
-        foreach ($this->changes as $changed => $amount) {
-            if ($changed > $day) {
-                break;
+        $matched = $moved = $all = $allMoved = $peak = 0;
+        foreach ($this->movements as $movement) {
+            $all += $movement->amount;
+            $allMoved += $movement->base;
+            if ($movement->day <= $day) {
+                [$matched, $moved, $peak] = [$all, $allMoved, $all];
             }
-            $matched += $amount;
         }
 
-        return $matched;
+        return new Position($matched, $moved, max($peak, $this->peakAfter($day, $matched)), $all, $allMoved, $this->freeFrom());
+    }
+
+    /** The day from which on nothing is open any more; null while something is. */
+    public function settledOn(int $amount): ?string
+    {
+        $matched = 0;
+        $settled = null;
+        foreach ($this->byDay() as $day => $change) {
+            $matched += $change;
+            $settled = $matched === $amount ? ($settled ?? $day) : null;
+        }
+
+        return $settled;
+    }
+
+    /** By what it is settled through a day's end, matches that stand then. */
+    public function paid(string $day, Money $nil): Paid
+    {
+        $sums = [SettledBy::Cash->name => 0, SettledBy::Discount->name => 0, SettledBy::Credit->name => 0, SettledBy::Loss->name => 0];
+        foreach ($this->movements as $movement) {
+            if ($movement->day <= $day) {
+                $sums[($movement->with?->settlesAs() ?? SettledBy::Cash)->name] += $movement->amount;
+            }
+        }
+        $money = static fn (SettledBy $by): Money => Money::ofMinor($sums[$by->name], $nil->currency);
+
+        return new Paid($money(SettledBy::Cash), $money(SettledBy::Discount), $money(SettledBy::Credit));
+    }
+
+    /** The last day on which something moved; blank where nothing did. */
+    public function lastDay(): string
+    {
+        return $this->movements === [] ? '' : $this->movements[count($this->movements) - 1]->day;
     }
 
     /**
-     * The most that is matched at the end of any day from `$day` on. A new match of that day may take at most the amount less
-     * this, else the item would be overdrawn on some day (R1).
+     * The last day on which a match was taken back; blank where none was. Only from then on all of what is open now is open on every
+     * day that follows.
      */
-    public function peakFrom(string $day): int
+    private function freeFrom(): string
     {
-        $matched = $peak = $this->matchedAt($day);
-        foreach ($this->changes as $changed => $amount) {
+        $from = '';
+        foreach ($this->movements as $movement) {
+            $from = $movement->isReversal() ? $movement->day : $from;
+        }
+
+        return $from;
+    }
+
+    private function peakAfter(string $day, int $matched): int
+    {
+        $peak = $matched;
+        foreach ($this->byDay() as $changed => $amount) {
             if ($changed > $day) {
                 $peak = max($peak, $matched += $amount);
             }
@@ -51,16 +94,14 @@ final readonly class Timeline
         return $peak;
     }
 
-    /** The day from which on nothing is open any more; null while something is. */
-    public function settledOn(int $amount): ?string
+    /** @return array<string, int> change of the matched amount by day, ascending */
+    private function byDay(): array
     {
-        $matched = 0;
-        $settled = null;
-        foreach ($this->changes as $day => $change) {
-            $matched += $change;
-            $settled = $matched === $amount ? ($settled ?? $day) : null;
+        $changes = [];
+        foreach ($this->movements as $movement) {
+            $changes[$movement->day] = ($changes[$movement->day] ?? 0) + $movement->amount;
         }
 
-        return $settled;
+        return $changes;
     }
 }

@@ -5,7 +5,10 @@ declare(strict_types=1);
 namespace Database\Seeders;
 
 use Ajuste\Core\Calendar\Day;
+use Ajuste\Core\Exchange\Bank\BankBalance;
+use Ajuste\Core\Exchange\Bank\BankEntry;
 use Ajuste\Core\Exchange\Bank\BankLine;
+use Ajuste\Core\Exchange\Bank\BankReferences;
 use Ajuste\Core\Exchange\Bank\BankStatement;
 use Ajuste\Core\Exchange\Bank\CamtWriter;
 use Ajuste\Core\Exchange\CsvWriter;
@@ -13,6 +16,8 @@ use Ajuste\Core\Money\Currency;
 use Ajuste\Core\Money\Money;
 use Ajuste\Core\Money\Rate;
 use Ajuste\Core\Money\Rounding;
+use Ajuste\Core\Settlement\Payer;
+use LogicException;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 
@@ -26,38 +31,147 @@ final class DemoFiles
 
     private const LAST = '2026-10-31';
 
-    private const SHOPS = ['Almadraba Foods', 'Bodega Tresríos', 'Casa Ferrín Bakeries', 'Lonja del Cierzo', 'Tiendas Romeral', 'Ultramar Pantry', 'Valle Hondo Hotels', 'Obrador Nublares'];
+    /** Number, name, type and role. */
+    private const ACCOUNTS = [
+        ['1100', 'Receivables control', 'asset', 'receivables_control'],
+        ['1150', 'Receivables, presentation', 'asset', 'presentation'],
+        ['1180', "Members' advances", 'asset', ''],
+        ['1190', 'Allowance on receivables', 'asset', 'allowance'],
+        ['1500', 'Bank, current account', 'asset', 'bank'],
+        ['1510', 'Till', 'asset', 'till'],
+        ['1520', 'Receipts in transit', 'asset', 'receipts_in_transit'],
+        ['1530', 'Payments in transit', 'asset', 'payments_in_transit'],
+        ['2100', 'Payables control', 'liability', 'payables_control'],
+        ['2150', 'Customers in credit', 'liability', 'customers_in_credit'],
+        ['2170', 'Customer deposits', 'liability', 'customer_deposits'],
+        ['2300', 'Output tax', 'liability', 'output_tax'],
+        ['2900', 'Brought forward', 'equity', ''],
+        ['4000', 'Sales, flour', 'income', 'revenue'],
+        ['4010', 'Sales, oil', 'income', 'revenue'],
+        ['4020', 'Sales, seed', 'income', 'revenue'],
+        ['4030', 'Sales, fertiliser', 'income', 'revenue'],
+        ['4040', 'Milling fees', 'income', 'revenue'],
+        ['4080', 'Sales reductions', 'income', 'sales_reductions'],
+        ['4085', 'Short deliveries', 'expense', ''],
+        ['4700', 'Residues written back', 'income', 'residues_written_back'],
+        ['4800', 'Exchange gains, realised', 'income', 'exchange_realised_gain'],
+        ['4810', 'Exchange gains, unrealised', 'income', 'exchange_unrealised_gain'],
+        ['6100', 'Bank charges', 'expense', 'bank_charges'],
+        ['6200', 'Discounts allowed', 'expense', 'discounts_allowed'],
+        ['6300', 'Residues written off', 'expense', 'residues_written_off'],
+        ['6400', 'Impairment of receivables', 'expense', 'impairment_loss'],
+        ['6800', 'Exchange losses, realised', 'expense', 'exchange_realised_loss'],
+        ['6810', 'Exchange losses, unrealised', 'expense', 'exchange_unrealised_loss'],
+    ];
+
+    /** An account number whose bank does not exist. */
+    private const IBAN = 'ES7799990000571234567890';
+
+    private const SHOPS = [
+        'Almadraba Foods',
+        'Bodega Tresríos',
+        'Casa Ferrín Bakeries',
+        'Lonja del Cierzo',
+        'Tiendas Romeral',
+        'Ultramar Pantry',
+        'Valle Hondo Hotels',
+        'Obrador Nublares',
+    ];
 
     private const ABROAD = [
-        ['Hullhaven Deli Group', 'GBP', 'GB'], ['Oakmere Delicatessen', 'GBP', 'GB'], ['Fennbridge Grocers', 'GBP', 'GB'],
-        ['Redmill Wholefoods', 'USD', 'US'], ['Prairie Lantern Co-op', 'USD', 'US'], ['Saltmarsh & Daughters', 'USD', 'US'],
-        ['Kita-Minato Trading', 'JPY', 'JP'], ['Aozora Olive House', 'JPY', 'JP'],
+        ['Hullhaven Deli Group', 'GBP', 'GB'],
+        ['Oakmere Delicatessen', 'GBP', 'GB'],
+        ['Fennbridge Grocers', 'GBP', 'GB'],
+        ['Redmill Wholefoods', 'USD', 'US'],
+        ['Prairie Lantern Co-op', 'USD', 'US'],
+        ['Saltmarsh & Daughters', 'USD', 'US'],
+        ['Kita-Minato Trading', 'JPY', 'JP'],
+        ['Aozora Olive House', 'JPY', 'JP'],
     ];
 
     private const WORDS = [
-        'Acequia', 'Barbecho', 'Cardencha', 'Espliego', 'Fontanar', 'Gavilla', 'Hontanar', 'Jaral', 'Lindero', 'Majuelo', 'Noguera', 'Orujera',
-        'Pedriza', 'Retama', 'Sarmienta', 'Trigal', 'Umbría', 'Vereda', 'Zarzal', 'Almazara',
+        'Acequia',
+        'Barbecho',
+        'Cardencha',
+        'Espliego',
+        'Fontanar',
+        'Gavilla',
+        'Hontanar',
+        'Jaral',
+        'Lindero',
+        'Majuelo',
+        'Noguera',
+        'Orujera',
+        'Pedriza',
+        'Retama',
+        'Sarmienta',
+        'Trigal',
+        'Umbría',
+        'Vereda',
+        'Zarzal',
+        'Almazara',
     ];
 
     private const TRADES = ['Ultramarinos', 'Panadería', 'Mesón', 'Colmado', 'Hostal'];
 
     private const FIRST_NAMES = ['Marta', 'Julián', 'Inés', 'Tomás', 'Elvira', 'Gaspar', 'Rosaura', 'Benito'];
 
-    private const SURNAMES = ['Peñalba', 'Olivarra', 'Trigales', 'Molinuevo', 'Cierzal', 'Vilariño', 'Barrancas', 'Sotomolino', 'Encinal', 'Aldehuela'];
+    private const SURNAMES = [
+        'Peñalba',
+        'Olivarra',
+        'Trigales',
+        'Molinuevo',
+        'Cierzal',
+        'Vilariño',
+        'Barrancas',
+        'Sotomolino',
+        'Encinal',
+        'Aldehuela',
+    ];
 
     private const GOODS = [
-        ['Olive oil, 5 l', '4010', 10], ['Bread flour, 25 kg', '4000', 10], ['Barley seed, 50 kg', '4020', 10], ['Fertiliser NPK, 40 kg', '4030', 21],
+        ['Olive oil, 5 l', '4010', 10],
+        ['Bread flour, 25 kg', '4000', 10],
+        ['Barley seed, 50 kg', '4020', 10],
+        ['Fertiliser NPK, 40 kg', '4030', 21],
         ['Milling service', '4040', 21],
     ];
 
     private const TABLES = [
         'settings' => ['name', 'value'],
-        'accounts' => ['account', 'name', 'type', 'role', 'currency'],
+        'accounts' => ['account', 'name', 'type', 'role', 'currency', 'iban'],
         'suppliers' => ['supplier', 'name', 'currency', 'control_account', 'iban'],
-        'customers' => ['customer', 'name', 'trading_name', 'currency', 'terms', 'control_account', 'supplier', 'group', 'email', 'country', 'credit_limit'],
+        'customers' => [
+            'customer',
+            'name',
+            'trading_name',
+            'currency',
+            'terms',
+            'control_account',
+            'supplier',
+            'group',
+            'email',
+            'country',
+            'credit_limit',
+        ],
         'agreements' => ['customer', 'supplier', 'reference', 'from', 'to', 'currency', 'scope'],
         'rates' => ['date', 'currency', 'rate', 'quoted'],
-        'items' => ['document', 'kind', 'customer', 'date', 'due_date', 'currency', 'amount', 'base_amount', 'side', 'reference', 'control_account', 'entry', 'batch', 'terms'],
+        'items' => [
+            'document',
+            'kind',
+            'customer',
+            'date',
+            'due_date',
+            'currency',
+            'amount',
+            'base_amount',
+            'side',
+            'reference',
+            'control_account',
+            'entry',
+            'batch',
+            'terms',
+        ],
         'item_lines' => ['document', 'line', 'description', 'quantity', 'unit_price', 'net', 'tax_rate', 'account'],
         'matches' => ['date', 'debit_document', 'credit_document', 'amount'],
         'supplier_items' => ['document', 'kind', 'supplier', 'date', 'due_date', 'currency', 'amount', 'base_amount', 'open', 'reference'],
@@ -72,7 +186,11 @@ final class DemoFiles
     /** @var array<string, array{customer: string, name: string, currency: string, terms: string, habit: int, member: bool}> */
     private array $customers = [];
 
-    /** @var array<string, list<array{document: string, date: string, due: string, open: int, amount: int, base: int, moved: int, matched: int}>> open invoices by customer */
+    /**
+     * @var array<string, list<array{
+     *     document: string, date: string, due: string, open: int, amount: int, base: int, moved: int, matched: int
+     * }>> open invoices by customer
+     */
     private array $open = [];
 
     /** @var array<string, array<string, string>> rate by currency and month */
@@ -100,7 +218,10 @@ final class DemoFiles
         return [...$this->written($this->rows), ...$this->statements()];
     }
 
-    /** @return array<string, string> what each line of the statements truly is, by the bank's reference: a document posted already, or the payer's number; blank: no customer's */
+    /**
+     * @return array<string, string> what each line of the statements truly is, by the bank's reference: a document posted already, or the
+     *                               payer's number; blank: no customer's
+     */
     public function truth(): array
     {
         $this->statements();
@@ -114,7 +235,7 @@ final class DemoFiles
     /** @return array<string, string> the bank's statements of October, one for each business day */
     private function statements(): array
     {
-        $balance = 4_000_000;
+        $balance = $this->bankBefore('2026-10-01');
         $files = [];
         for ($day = '2026-10-01'; $day <= '2026-10-30'; $day = Day::plus($day, 1)) {
             if (self::businessDay($day) !== $day) {
@@ -124,14 +245,44 @@ final class DemoFiles
             foreach ($day === '2026-10-30' ? $this->unposted() : $this->postedOn($day) as $place => [$payer, $text, $amount, $is]) {
                 $reference = 'BV'.str_replace('-', '', substr($day, 2)).'-'.($place + 1);
                 $this->truth[$reference] = $is;
-                $lines[] = new BankLine($day, $day, Money::ofMinor($amount, 'EUR'), null, $reference, '', $payer, '', $text, $amount < 0 && str_starts_with($text, 'Returned'));
+                $lines[] = new BankLine(
+                    $day,
+                    $day,
+                    Money::ofMinor($amount, 'EUR'),
+                    new BankReferences($reference),
+                    new Payer($payer, '', $text),
+                    null,
+                    $amount < 0 && str_starts_with($text, 'Returned'),
+                );
             }
             $opening = $balance;
             $balance += array_sum(array_map(static fn (BankLine $line): int => $line->amount->minor, $lines));
-            $files["statement-{$day}.xml"] = CamtWriter::statement(new BankStatement('VALDECIERZO-MILL-1', Currency::of('EUR'), "S-{$day}", Money::ofMinor($opening, 'EUR'), Money::ofMinor($balance, 'EUR'), $day, $day, $lines));
+            $files["statement-{$day}.xml"] = CamtWriter::statement(
+                new BankStatement(
+                    self::IBAN,
+                    Currency::of('EUR'),
+                    "S-{$day}",
+                    array_map(static fn (BankLine $line): BankEntry => new BankEntry($line), $lines),
+                    new BankBalance($day, Money::ofMinor($opening, 'EUR')),
+                    new BankBalance($day, Money::ofMinor($balance, 'EUR')),
+                ),
+            );
         }
 
         return $files;
+    }
+
+    /** What the ledger has on the bank account before a day. */
+    private function bankBefore(string $day): int
+    {
+        $minor = static fn (string $text): int => (int) str_replace('.', '', $text);
+        $sum = 0;
+        foreach ($this->rows['ledger'] as $line) {
+            $counts = $line['account'] === '1500' && $line['date'] < $day;
+            $sum += $counts ? $minor($line['debit']) - $minor($line['credit']) : 0;
+        }
+
+        return $sum;
     }
 
     /**
@@ -147,8 +298,15 @@ final class DemoFiles
             if ($line['account'] === '1500' && $line['date'] === $day && $line['debit'] !== '' && $line['entry'] !== '26-8801') {
                 $amount = (int) str_replace('.', '', $line['debit']);
                 $reference = $references[$line['document']] ?? '';
-                $lines[] = $line['batch'] !== '' ? ['', "Paying-in slip {$line['batch']}", $amount, $line['batch']]
-                    : [$this->customers[$line['customer']]['name'], $reference === '' ? 'with thanks' : "Invoice {$reference}", $amount, $line['document']];
+                $lines[] =
+                    $line['batch'] !== ''
+                        ? ['', "Paying-in slip {$line['batch']}", $amount, $line['batch']]
+                        : [
+                            $this->customers[$line['customer']]['name'],
+                            $reference === '' ? 'with thanks' : "Invoice {$reference}",
+                            $amount,
+                            $line['document'],
+                        ];
             }
         }
         if ($day === '2026-10-28') {
@@ -171,7 +329,12 @@ final class DemoFiles
         $open = [];
         foreach ($this->open as $customer => $invoices) {
             foreach ($invoices as $invoice) {
-                if ($invoice['open'] > 20_000 && $invoice['date'] >= '2026-09-01' && $invoice['date'] <= '2026-10-20' && $this->customers[$customer]['currency'] === 'EUR') {
+                if (
+                    $invoice['open'] > 20_000 &&
+                    $invoice['date'] >= '2026-09-01' &&
+                    $invoice['date'] <= '2026-10-20' &&
+                    $this->customers[$customer]['currency'] === 'EUR'
+                ) {
                     $open[$customer][] = $invoice;
                 }
             }
@@ -181,7 +344,12 @@ final class DemoFiles
         $name = fn (int|string $customer): string => $this->customers[(string) $customer]['name'] ?? '';
 
         return [
-            [$name($two[0]), "Invoices {$open[$two[0]][0]['document']} + {$open[$two[0]][1]['document']}", $open[$two[0]][0]['open'] + $open[$two[0]][1]['open'], (string) $two[0]],
+            [
+                $name($two[0]),
+                "Invoices {$open[$two[0]][0]['document']} + {$open[$two[0]][1]['document']}",
+                $open[$two[0]][0]['open'] + $open[$two[0]][1]['open'],
+                (string) $two[0],
+            ],
             [$name($two[1]), 'our ref 5518: '.$open[$two[1]][0]['document'], $open[$two[1]][0]['open'] - 6_490, (string) $two[1]],
             [strtoupper($name($one[0])).' SL', '', $open[$one[0]][0]['open'], (string) $one[0]],
             [$name($one[1]), 'pago factura '.substr($open[$one[1]][0]['document'], 1), $open[$one[1]][0]['open'], (string) $one[1]],
@@ -197,7 +365,13 @@ final class DemoFiles
     private function bounced(): string
     {
         foreach ($this->rows['items'] as $item) {
-            if ($item['kind'] === 'receipt' && $item['date'] >= '2026-10-15' && $item['entry'] !== '' && $item['currency'] === 'EUR' && $item['reference'] !== '') {
+            if (
+                $item['kind'] === 'receipt' &&
+                $item['date'] >= '2026-10-15' &&
+                $item['entry'] !== '' &&
+                $item['currency'] === 'EUR' &&
+                $item['reference'] !== ''
+            ) {
                 return $item['document'];
             }
         }
@@ -242,23 +416,30 @@ final class DemoFiles
     /** @var list<array<string, string>> */
     private array $mendingItems = [];
 
+    /** @var array<string, true> documents with a fault */
+    private array $planted = [];
+
     private function lists(): void
     {
-        foreach (['books_name' => "Valdecierzo Growers' Mill", 'period' => '2026-10', 'credit_balance_limit' => '25.00', 'residue_limit.GBP' => '5.00'] as $name => $value) {
+        foreach (
+            [
+                'books_name' => "Valdecierzo Growers' Mill",
+                'period' => '2026-10',
+                'credit_balance_limit' => '25.00',
+                'residue_limit.GBP' => '5.00',
+            ] as $name => $value
+        ) {
             $this->add('settings', compact('name', 'value'));
         }
-        foreach ([
-            ['1100', 'Receivables control', 'asset', 'receivables_control'], ['1150', 'Receivables, presentation', 'asset', 'presentation'], ['1180', "Members' advances", 'asset', ''],
-            ['1190', 'Allowance on receivables', 'asset', 'allowance'], ['1500', 'Bank, current account', 'asset', 'bank'], ['1510', 'Till', 'asset', 'till'], ['1520', 'Receipts in transit', 'asset', 'receipts_in_transit'],
-            ['1530', 'Payments in transit', 'asset', 'payments_in_transit'], ['2100', 'Payables control', 'liability', 'payables_control'], ['2150', 'Customers in credit', 'liability', 'customers_in_credit'],
-            ['2170', 'Customer deposits', 'liability', 'customer_deposits'], ['2300', 'Output tax', 'liability', 'output_tax'], ['2900', 'Brought forward', 'equity', ''],
-            ['4000', 'Sales, flour', 'income', 'revenue'], ['4010', 'Sales, oil', 'income', 'revenue'], ['4020', 'Sales, seed', 'income', 'revenue'], ['4030', 'Sales, fertiliser', 'income', 'revenue'], ['4040', 'Milling fees', 'income', 'revenue'],
-            ['4080', 'Sales reductions', 'income', 'sales_reductions'], ['4085', 'Short deliveries', 'expense', ''], ['4700', 'Residues written back', 'income', 'residues_written_back'], ['4800', 'Exchange gains, realised', 'income', 'exchange_realised_gain'], ['4810', 'Exchange gains, unrealised', 'income', 'exchange_unrealised_gain'],
-            ['6100', 'Bank charges', 'expense', 'bank_charges'], ['6200', 'Discounts allowed', 'expense', 'discounts_allowed'], ['6300', 'Residues written off', 'expense', 'residues_written_off'], ['6400', 'Impairment of receivables', 'expense', 'impairment_loss'],
-            ['6800', 'Exchange losses, realised', 'expense', 'exchange_realised_loss'], ['6810', 'Exchange losses, unrealised', 'expense', 'exchange_unrealised_loss'],
-        ] as [$account, $name, $type, $role]) {
-            $this->add('accounts', compact('account', 'name', 'type', 'role'));
+        foreach (self::ACCOUNTS as [$account, $name, $type, $role]) {
+            $this->add('accounts', [...compact('account', 'name', 'type', 'role'), 'iban' => $account === '1500' ? self::IBAN : '']);
         }
+        $this->parties();
+        $this->rates();
+    }
+
+    private function parties(): void
+    {
         foreach (self::SHOPS as $place => $name) {
             $this->customer((string) (3001 + $place), $name, 'EUR', $place % 2 === 0 ? '2/10 net 30' : 'net 45', 'chain', 'ES');
         }
@@ -266,7 +447,14 @@ final class DemoFiles
             $this->customer((string) (3101 + $place), $name, $currency, 'net 45', 'export', $country);
         }
         for ($place = 0; $place < 84; $place++) {
-            $this->customer((string) (3201 + $place), self::TRADES[intdiv($place, 20)].' '.self::WORDS[$place % 20], 'EUR', ['net 30', '2/10 net 30', 'eom+15'][$place % 3], 'shop', 'ES');
+            $this->customer(
+                (string) (3201 + $place),
+                self::TRADES[intdiv($place, 20)].' '.self::WORDS[$place % 20],
+                'EUR',
+                ['net 30', '2/10 net 30', 'eom+15'][$place % 3],
+                'shop',
+                'ES',
+            );
         }
         for ($place = 0; $place < 40; $place++) {
             $name = self::SURNAMES[$place % 10].', '.self::FIRST_NAMES[($place * 3 + intdiv($place, 10)) % 8].' (member)';
@@ -275,31 +463,66 @@ final class DemoFiles
             $this->customer((string) (5001 + $place), $name, 'EUR', 'net 60', 'member', 'ES', $supplier);
             if ($place % 7 !== 3) {
                 $this->add('agreements', [
-                    'customer' => (string) (5001 + $place), 'supplier' => $supplier, 'reference' => 'OFF-'.(100 + $place), 'from' => '2024-01-01',
-                    'to' => $place % 9 === 0 ? '2026-12-31' : '', 'currency' => 'EUR', 'scope' => $place % 2 === 0 ? 'due' : 'all',
+                    'customer' => (string) (5001 + $place),
+                    'supplier' => $supplier,
+                    'reference' => 'OFF-'.(100 + $place),
+                    'from' => '2024-01-01',
+                    'to' => $place % 9 === 0 ? '2026-12-31' : '',
+                    'currency' => 'EUR',
+                    'scope' => $place % 2 === 0 ? 'due' : 'all',
                 ]);
             }
         }
+    }
+
+    private function rates(): void
+    {
         foreach (['GBP' => 11540, 'USD' => 9210, 'JPY' => 620] as $currency => $start) {
             $rate = $start;
             for ($month = self::FIRST; $month < self::LAST; $month = Day::plus(Day::lastOfMonth($month), 1)) {
                 $rate += $this->chance->getInt(-intdiv($start, 60), intdiv($start, 60));
-                $this->rates[$currency][substr($month, 0, 7)] = $currency === 'JPY' ? sprintf('0.00%03d', $rate) : sprintf('%d.%04d', intdiv($rate, 10000), $rate % 10000);
+                $this->rates[$currency][substr($month, 0, 7)] =
+                    $currency === 'JPY' ? sprintf('0.00%03d', $rate) : sprintf('%d.%04d', intdiv($rate, 10000), $rate % 10000);
                 foreach ([Day::plus($month, 14), Day::lastOfMonth($month)] as $date) {
-                    $this->add('rates', ['date' => $date, 'currency' => $currency, 'rate' => $this->rates[$currency][substr($month, 0, 7)], 'quoted' => 'base_per_unit']);
+                    $this->add('rates', [
+                        'date' => $date,
+                        'currency' => $currency,
+                        'rate' => $this->rates[$currency][substr($month, 0, 7)],
+                        'quoted' => 'base_per_unit',
+                    ]);
                 }
             }
         }
     }
 
-    private function customer(string $customer, string $name, string $currency, string $terms, string $group, string $country, string $supplier = ''): void
-    {
+    private function customer(
+        string $customer,
+        string $name,
+        string $currency,
+        string $terms,
+        string $group,
+        string $country,
+        string $supplier = '',
+    ): void {
         $this->add('customers', [
-            'customer' => $customer, 'name' => $name, 'trading_name' => $group === 'shop' ? explode(' ', $name, 2)[1] : '', 'currency' => $currency, 'terms' => $terms, 'control_account' => '1100', 'supplier' => $supplier,
-            'group' => $group, 'email' => "accounts.{$customer}@example.invalid", 'country' => $country, 'credit_limit' => $group === 'shop' ? '6000.00' : '',
+            'customer' => $customer,
+            'name' => $name,
+            'trading_name' => $group === 'shop' ? explode(' ', $name, 2)[1] : '',
+            'currency' => $currency,
+            'terms' => $terms,
+            'control_account' => '1100',
+            'supplier' => $supplier,
+            'group' => $group,
+            'email' => "accounts.{$customer}@example.invalid",
+            'country' => $country,
+            'credit_limit' => $group === 'shop' ? '6000.00' : '',
         ]);
         $this->customers[$customer] = [
-            'customer' => $customer, 'name' => $name, 'currency' => $currency, 'terms' => $terms, 'habit' => $this->chance->getInt(0, 9),
+            'customer' => $customer,
+            'name' => $name,
+            'currency' => $currency,
+            'terms' => $terms,
+            'habit' => $this->chance->getInt(0, 9),
             'member' => $supplier !== '',
         ];
         $this->open[$customer] = [];
@@ -313,16 +536,36 @@ final class DemoFiles
             if ($about['currency'] === 'EUR' && (int) $customer % 4 === 1) {
                 $amount = $this->chance->getInt(8_000, 260_000);
                 $document = 'BF-'.$customer;
-                $this->item($document, 'opening', $customer, self::FIRST, Day::plus(self::FIRST, $this->chance->getInt(0, 30)), $amount, $amount, ['side' => 'debit', 'entry' => '']);
+                $this->item(
+                    $document,
+                    'opening',
+                    $customer,
+                    self::FIRST,
+                    Day::plus(self::FIRST, $this->chance->getInt(0, 30)),
+                    $amount,
+                    $amount,
+                    ['side' => 'debit', 'entry' => ''],
+                );
                 $this->opens($customer, $document, self::FIRST, Day::plus(self::FIRST, 20), $amount, $amount);
                 $total += $amount;
             }
         }
         // The ledger was taken over 37.50 short.
-        $this->post('25-0001', self::FIRST, [['1100', $total - 3750], ['2900', 3750 - $total]], ['description' => 'Brought forward', 'source' => 'opening']);
-        $this->mendingEntries = [...$this->mendingEntries, ...$this->lines(
-            '26-9001', '2026-10-31', [['1100', 3750], ['2900', -3750]], ['description' => 'Brought forward, corrected', 'source' => 'opening'],
-        )];
+        $this->post(
+            '25-0001',
+            self::FIRST,
+            [['1100', $total - 3750], ['2900', 3750 - $total]],
+            ['description' => 'Brought forward', 'source' => 'opening'],
+        );
+        $this->mendingEntries = [
+            ...$this->mendingEntries,
+            ...$this->lines(
+                '26-9001',
+                '2026-10-31',
+                [['1100', 3750], ['2900', -3750]],
+                ['description' => 'Brought forward, corrected', 'source' => 'opening'],
+            ),
+        ];
     }
 
     private function month(string $first): void
@@ -347,9 +590,16 @@ final class DemoFiles
                 if ($this->chance->getInt(0, 2) === 0) {
                     $open = $first >= '2026-08-01' ? $amount : 0;
                     $this->add('supplier_items', [
-                        'document' => $document, 'kind' => 'bill', 'supplier' => (string) ((int) $customer + 2000), 'date' => Day::plus($first, 9),
-                        'due_date' => Day::plus($first, 39), 'currency' => 'EUR', 'amount' => $this->say($amount, 'EUR'),
-                        'base_amount' => $this->say($amount, 'EUR'), 'open' => $this->say($open, 'EUR'), 'reference' => 'olives delivered',
+                        'document' => $document,
+                        'kind' => 'bill',
+                        'supplier' => (string) ((int) $customer + 2000),
+                        'date' => Day::plus($first, 9),
+                        'due_date' => Day::plus($first, 39),
+                        'currency' => 'EUR',
+                        'amount' => $this->say($amount, 'EUR'),
+                        'base_amount' => $this->say($amount, 'EUR'),
+                        'open' => $this->say($open, 'EUR'),
+                        'reference' => 'olives delivered',
                     ]);
                 }
             }
@@ -375,14 +625,22 @@ final class DemoFiles
             $tax += $foreign ? 0 : Rounding::proportion($lineNet, $rate, 100);
             $revenue[$account] = ($revenue[$account] ?? 0) + $lineNet;
             $this->add('item_lines', [
-                'document' => $document, 'line' => (string) $line, 'description' => $goods, 'quantity' => (string) $quantity,
-                'unit_price' => $this->say($price, $about['currency']), 'net' => $this->say($lineNet, $about['currency']),
-                'tax_rate' => $foreign ? '0' : (string) $rate, 'account' => $account,
+                'document' => $document,
+                'line' => (string) $line,
+                'description' => $goods,
+                'quantity' => (string) $quantity,
+                'unit_price' => $this->say($price, $about['currency']),
+                'net' => $this->say($lineNet, $about['currency']),
+                'tax_rate' => $foreign ? '0' : (string) $rate,
+                'account' => $account,
             ]);
         }
         $amount = $net + $tax;
         $base = $this->base($amount, $about['currency'], $date);
-        $due = $about['terms'] === 'eom+15' ? Day::plus(Day::lastOfMonth($date), 15) : Day::plus($date, (int) preg_replace('/^.*net /', '', $about['terms']));
+        $due =
+            $about['terms'] === 'eom+15'
+                ? Day::plus(Day::lastOfMonth($date), 15)
+                : Day::plus($date, (int) preg_replace('/^.*net /', '', $about['terms']));
         $entry = $this->entry($date);
         $this->item($document, 'invoice', $customer, $date, $due, $amount, $base, ['entry' => $entry, 'terms' => $about['terms']]);
         $this->opens($customer, $document, $date, $due, $amount, $base);
@@ -391,7 +649,12 @@ final class DemoFiles
         foreach (array_keys($revenue) as $place => $account) {
             $lines[] = [(string) $account, -$parts[$place]];
         }
-        $this->post($entry, $date, [...$lines, ['2300', $foreign ? 0 : -$tax]], ['description' => 'Sales transfer', 'document' => $document, 'customer' => $customer, 'source' => 'sales']);
+        $this->post(
+            $entry,
+            $date,
+            [...$lines, ['2300', $foreign ? 0 : -$tax]],
+            ['description' => 'Sales transfer', 'document' => $document, 'customer' => $customer, 'source' => 'sales'],
+        );
     }
 
     private function pays(string $customer, string $first, string $last): void
@@ -431,35 +694,72 @@ final class DemoFiles
             $cash = intdiv($open, 2);
         }
         $cash -= $extra[1] ?? 0;
+        [$document, $base] = $this->receipt($customer, $invoice['document'], $cash, $date);
+        if ($loose) {
+            return;
+        }
+        $this->matches($customer, $invoice, $document, $date, min($cash, $open), $cash, $base);
+        $extra === [] || $this->less($customer, $invoice, $date, $extra);
+    }
+
+    /** @return array{string, int} the receipt's document and its worth in base */
+    private function receipt(string $customer, string $invoice, int $cash, string $date): array
+    {
+        $about = $this->customers[$customer];
         $document = 'R'.substr($date, 2, 2).$this->number('receipt', 5);
         $base = $this->base($cash, $about['currency'], $date);
         $batched = $about['currency'] === 'EUR' && $this->chance->getInt(0, 3) > 0;
         $batch = $batched ? 'PS'.str_replace('-', '', substr($date, 2)) : '';
         $entry = $batched ? '' : $this->entry($date);
         $this->item($document, 'receipt', $customer, $date, $date, $cash, $base, [
-            'entry' => $entry, 'batch' => $batch, 'reference' => $this->chance->getInt(0, 2) > 0 ? $invoice['document'] : '',
+            'entry' => $entry,
+            'batch' => $batch,
+            'reference' => $this->chance->getInt(0, 2) > 0 ? $invoice : '',
         ]);
         if ($batched) {
             $this->batches[$batch] = [$date, ($this->batches[$batch][1] ?? 0) + $cash];
         } else {
-            $this->post($entry, $date, [['1500', $base], ['1100', -$base]], [
-                'description' => "Receipt {$about['name']}", 'document' => $document, 'customer' => $customer, 'source' => 'bank',
-            ]);
+            $this->post(
+                $entry,
+                $date,
+                [['1500', $base], ['1100', -$base]],
+                [
+                    'description' => "Receipt {$about['name']}",
+                    'document' => $document,
+                    'customer' => $customer,
+                    'source' => 'bank',
+                ],
+            );
         }
-        if ($loose) {
-            return;
-        }
-        $this->matches($customer, $invoice, $document, $date, min($cash, $open), $cash, $base);
-        if ($extra !== []) {
-            [$kind, $amount, $account] = $extra;
-            $second = strtoupper(substr($kind, 0, 2)).substr($date, 2, 2).$this->number($kind, 4);
-            $entry = $this->entry($date);
-            $this->item($second, $kind, $customer, $date, $date, $amount, $amount, ['entry' => $entry, 'reference' => $invoice['document']]);
-            $this->post($entry, $date, [[$account, $amount], ['1100', -$amount]], [
-                'description' => ucfirst($kind)." on {$invoice['document']}", 'document' => $second, 'customer' => $customer, 'source' => 'bank',
-            ]);
-            $this->matches($customer, $invoice, $second, $date, $amount, $amount, $amount);
-        }
+
+        return [$document, $base];
+    }
+
+    /**
+     * @param array{document: string, date: string, due: string, open: int, amount: int, base: int, moved: int, matched: int} $invoice
+     * @param array{string, int, string} $extra kind, amount and account of what came off beside the money
+     */
+    private function less(string $customer, array &$invoice, string $date, array $extra): void
+    {
+        [$kind, $amount, $account] = $extra;
+        $second = strtoupper(substr($kind, 0, 2)).substr($date, 2, 2).$this->number($kind, 4);
+        $entry = $this->entry($date);
+        $this->item($second, $kind, $customer, $date, $date, $amount, $amount, [
+            'entry' => $entry,
+            'reference' => $invoice['document'],
+        ]);
+        $this->post(
+            $entry,
+            $date,
+            [[$account, $amount], ['1100', -$amount]],
+            [
+                'description' => ucfirst($kind)." on {$invoice['document']}",
+                'document' => $second,
+                'customer' => $customer,
+                'source' => 'bank',
+            ],
+        );
+        $this->matches($customer, $invoice, $second, $date, $amount, $amount, $amount);
     }
 
     /** @var array<string, array{string, int}> day and sum of the receipts that were paid in together */
@@ -472,9 +772,17 @@ final class DemoFiles
         $document = 'CN'.substr($date, 2, 2).$this->number('credit note', 4);
         $entry = $this->entry($date);
         $this->item($document, 'credit_note', $customer, $date, $date, $amount, $amount, ['entry' => $entry]);
-        $this->post($entry, $date, [['4080', $amount - $tax], ['2300', $tax], ['1100', -$amount]], [
-            'description' => 'Credit for returned goods', 'document' => $document, 'customer' => $customer, 'source' => 'sales',
-        ]);
+        $this->post(
+            $entry,
+            $date,
+            [['4080', $amount - $tax], ['2300', $tax], ['1100', -$amount]],
+            [
+                'description' => 'Credit for returned goods',
+                'document' => $document,
+                'customer' => $customer,
+                'source' => 'sales',
+            ],
+        );
         foreach ($this->open[$customer] as &$invoice) {
             if ($date < '2026-09-01' && $invoice['open'] >= $amount && $invoice['date'] <= $date) {
                 $this->matches($customer, $invoice, $document, $date, $amount, $amount, $amount);
@@ -495,120 +803,324 @@ final class DemoFiles
         $this->single('2026-08-21', 'RF260001', 'refund', '3214', 9_900, '1530', 1);
         $this->single('2026-08-21', 'AD260001', 'adjustment', '3220', 1_240, '4080', -1, 'credit');
         $this->single('2026-10-06', 'TR260001', 'transfer', '3221', 15_000, '', -1, 'credit');
-        foreach ([['DP260001', '3104', 'USD', 450_000, '2026-07-10'], ['DP260002', '3107', 'JPY', 1_150_000, '2026-10-27'], ['DP260003', '3008', 'EUR', 60_500, '2026-10-13']] as [$document, $customer, $currency, $amount, $date]) {
-            $base = $this->base($amount, $currency, $date);
-            $entry = $this->entry($date);
-            $this->item($document, 'deposit', $customer, $date, $date, $amount, $base, ['entry' => $entry, 'control_account' => '2170']);
-            $this->post($entry, $date, [['1500', $base], ['2170', -$base]], ['description' => 'Deposit for an order', 'document' => $document, 'customer' => $customer, 'source' => 'bank']);
-        }
-        $base = $this->base(450_000, 'USD', '2026-07-10');
-        $entry = $this->entry('2026-09-02');
-        $this->item('DM260001', 'deposit_matched', '3104', '2026-09-02', '2026-09-02', 450_000, $base, ['entry' => $entry, 'reference' => 'DP260001']);
-        $this->post($entry, '2026-09-02', [['2170', $base], ['1100', -$base]], [
-            'description' => 'Deposit DP260001 taken over', 'document' => 'DM260001', 'customer' => '3104', 'source' => 'sales',
-        ]);
-        $this->item(
-            'DM260001', 'transfer', '3104', '2026-09-02', '2026-09-02', 450_000, $base,
-            ['side' => 'debit', 'entry' => $entry, 'reference' => 'DP260001', 'control_account' => '2170'],
-        );
-        $this->add('matches', ['date' => '2026-09-02', 'debit_document' => 'DM260001', 'credit_document' => 'DP260001', 'amount' => '4500.00']);
+        $this->deposits();
         $entry = $this->entry('2026-10-06');
         $this->item('TR260001', 'transfer', '3222', '2026-10-06', '2026-10-06', 15_000, 15_000, ['side' => 'debit', 'entry' => $entry]);
-        $this->post($entry, '2026-10-06', [['1100', 15_000], ['1100', -15_000]], ['description' => 'Transfer between branches', 'document' => 'TR260001', 'source' => 'journal']);
+        $this->post(
+            $entry,
+            '2026-10-06',
+            [['1100', 15_000], ['1100', -15_000]],
+            ['description' => 'Transfer between branches', 'document' => 'TR260001', 'source' => 'journal'],
+        );
         foreach ($this->batches as $batch => [$date, $sum]) {
-            $this->post($this->entry($date), $date, [['1500', $sum], ['1100', -$sum]], ['description' => "Paying-in {$batch}", 'source' => 'bank', 'batch' => $batch]);
+            $this->post(
+                $this->entry($date),
+                $date,
+                [['1500', $sum], ['1100', -$sum]],
+                ['description' => "Paying-in {$batch}", 'source' => 'bank', 'batch' => $batch],
+            );
         }
     }
 
-    private function single(string $date, string $document, string $kind, string $customer, int $amount, string $account, int $sign, string $side = ''): void
+    private function deposits(): void
     {
+        foreach (
+            [
+                ['DP260001', '3104', 'USD', 450_000, '2026-07-10'],
+                ['DP260002', '3107', 'JPY', 1_150_000, '2026-10-27'],
+                ['DP260003', '3008', 'EUR', 60_500, '2026-10-13'],
+            ] as [$document, $customer, $currency, $amount, $date]
+        ) {
+            $base = $this->base($amount, $currency, $date);
+            $entry = $this->entry($date);
+            $this->item($document, 'deposit', $customer, $date, $date, $amount, $base, ['entry' => $entry, 'control_account' => '2170']);
+            $this->post(
+                $entry,
+                $date,
+                [['1500', $base], ['2170', -$base]],
+                ['description' => 'Deposit for an order', 'document' => $document, 'customer' => $customer, 'source' => 'bank'],
+            );
+        }
+        $base = $this->base(450_000, 'USD', '2026-07-10');
+        $entry = $this->entry('2026-09-02');
+        $this->item('DM260001', 'deposit_matched', '3104', '2026-09-02', '2026-09-02', 450_000, $base, [
+            'entry' => $entry,
+            'reference' => 'DP260001',
+        ]);
+        $this->post(
+            $entry,
+            '2026-09-02',
+            [['2170', $base], ['1100', -$base]],
+            [
+                'description' => 'Deposit DP260001 taken over',
+                'document' => 'DM260001',
+                'customer' => '3104',
+                'source' => 'sales',
+            ],
+        );
+        $this->item('DM260001', 'transfer', '3104', '2026-09-02', '2026-09-02', 450_000, $base, [
+            'side' => 'debit',
+            'entry' => $entry,
+            'reference' => 'DP260001',
+            'control_account' => '2170',
+        ]);
+        $this->add('matches', [
+            'date' => '2026-09-02',
+            'debit_document' => 'DM260001',
+            'credit_document' => 'DP260001',
+            'amount' => '4500.00',
+        ]);
+    }
+
+    private function single(
+        string $date,
+        string $document,
+        string $kind,
+        string $customer,
+        int $amount,
+        string $account,
+        int $sign,
+        string $side = '',
+    ): void {
         $entry = $account === '' ? '' : $this->entry($date);
-        $this->item($document, $kind, $customer, $date, $kind === 'debit_note' ? Day::plus($date, 30) : $date, $amount, $amount, ['side' => $side, 'entry' => $entry]);
+        $this->item($document, $kind, $customer, $date, $kind === 'debit_note' ? Day::plus($date, 30) : $date, $amount, $amount, [
+            'side' => $side,
+            'entry' => $entry,
+        ]);
         if ($account !== '') {
-            $this->post($entry, $date, [['1100', $sign * $amount], [$account, -$sign * $amount]], [
-                'description' => ucfirst(str_replace('_', ' ', $kind)), 'document' => $document, 'customer' => $customer, 'source' => 'journal',
-            ]);
+            $this->post(
+                $entry,
+                $date,
+                [['1100', $sign * $amount], [$account, -$sign * $amount]],
+                [
+                    'description' => ucfirst(str_replace('_', ' ', $kind)),
+                    'document' => $document,
+                    'customer' => $customer,
+                    'source' => 'journal',
+                ],
+            );
         }
     }
 
     private function plantFaults(): void
     {
-        $october = array_values(array_filter($this->rows['items'], static fn (array $item): bool => $item['kind'] === 'invoice' && $item['date'] >= '2026-10-02' && $item['date'] <= '2026-10-29' && $item['currency'] === 'EUR' && $item['control_account'] === ''));
-        $receipts = array_values(array_filter($this->rows['items'], static fn (array $item): bool => $item['kind'] === 'receipt' && $item['date'] >= '2026-10-05' && $item['entry'] !== '' && $item['currency'] === 'EUR'));
-        $fit = static fn (callable $test): array => array_values(array_filter($october, $test))[0];
-        $digits = static fn (string $amount): array => str_split(str_replace('.', '', $amount));
-        $taken = [];
+        $this->postWrongFigures();
+        $this->postOnAnotherAccount();
+        $this->creditOnTheWrongSide();
+        $this->postTwice();
+        $this->postInAnotherPeriod();
+        $this->leaveOut();
+    }
 
-        // Two digits exchanged.
-        $item = $fit(static fn (array $i): bool => $digits($i['amount'])[0] !== $digits($i['amount'])[1] && $digits($i['amount'])[1] !== '0');
-        $taken[] = $item['document'];
-        $swapped = $digits($item['amount']);
+    /** Two digits exchanged, the decimal point shifted, posted net of tax, and just wrong. */
+    private function postWrongFigures(): void
+    {
+        $digits = static fn (array $item): array => str_split((string) self::minor($item['amount']));
+        $item = $this->untouched(static fn (array $i): bool => $digits($i)[0] !== $digits($i)[1] && $digits($i)[1] !== '0');
+        $swapped = $digits($item);
         [$swapped[0], $swapped[1]] = [$swapped[1], $swapped[0]];
         $this->misstate($item, (int) implode('', $swapped));
 
         // Decimal point shifted, posted net of tax, and just wrong.
-        foreach ([static fn (int $amount, array $i): int => $amount * 10, fn (int $amount, array $i): int => $amount - $this->taxOf($i['document']), static fn (int $amount, array $i): int => $amount - 3_333] as $wrong) {
-            $item = $fit(static fn (array $i): bool => ! in_array($i['document'], $taken, true) && (int) implode('', $digits($i['amount'])) > 10_000);
-            $taken[] = $item['document'];
-            $this->misstate($item, $wrong((int) implode('', $digits($item['amount'])), $item));
+        foreach (
+            [
+                static fn (int $amount, array $i): int => $amount * 10,
+                fn (int $amount, array $i): int => $amount - $this->taxOf($i['document']),
+                static fn (int $amount, array $i): int => $amount - 3_333,
+            ] as $wrong
+        ) {
+            $item = $this->untouched(static fn (array $i): bool => self::minor($i['amount']) > 10_000);
+            $this->misstate($item, $wrong(self::minor($item['amount']), $item));
         }
+    }
 
-        // On another account.
-        $item = $fit(static fn (array $i): bool => ! in_array($i['document'], $taken, true));
-        $taken[] = $item['document'];
+    private function postOnAnotherAccount(): void
+    {
+        $item = $this->untouched(static fn (array $i): bool => true);
         foreach ($this->rows['ledger'] as &$line) {
             if ($line['entry'] === $item['entry'] && $line['account'] === '1100') {
                 $line['account'] = '1180';
             }
         }
         unset($line);
-        $amount = (int) implode('', $digits($item['amount']));
-        array_push($this->mendingEntries, ...$this->lines('26-9002', '2026-10-31', [['1100', $amount], ['1180', -$amount]], [
-            'description' => "Reclassed {$item['document']}", 'document' => $item['document'], 'customer' => $item['customer'], 'source' => 'journal',
-        ]));
+        $amount = self::minor($item['amount']);
+        $this->mends(
+            '26-9002',
+            '2026-10-31',
+            [['1100', $amount], ['1180', -$amount]],
+            [
+                'description' => "Reclassed {$item['document']}",
+                'document' => $item['document'],
+                'customer' => $item['customer'],
+                'source' => 'journal',
+            ],
+        );
+    }
 
-        // A credit note on the wrong side.
+    private function creditOnTheWrongSide(): void
+    {
         $this->single('2026-10-14', 'CN269001', 'credit_note', '3230', 18_300, '4080', 1);
-        array_push($this->mendingEntries, ...$this->lines('26-9003', '2026-10-31', [['1100', -36_600], ['4080', 36_600]], [
-            'description' => 'CN269001 put on its side', 'document' => 'CN269001', 'customer' => '3230', 'source' => 'journal',
-        ]));
+        $this->mends(
+            '26-9003',
+            '2026-10-31',
+            [['1100', -36_600], ['4080', 36_600]],
+            [
+                'description' => 'CN269001 put on its side',
+                'document' => 'CN269001',
+                'customer' => '3230',
+                'source' => 'journal',
+            ],
+        );
+    }
 
-        // A receipt posted twice, and an invoice twice with the customer.
+    /** A receipt posted twice, and an invoice twice with the customer. */
+    private function postTwice(): void
+    {
+        $receipts = array_values(
+            array_filter(
+                $this->rows['items'],
+                static fn (array $item): bool => $item['kind'] === 'receipt' &&
+                    $item['date'] >= '2026-10-05' &&
+                    $item['entry'] !== '' &&
+                    $item['currency'] === 'EUR',
+            ),
+        );
         $receipt = $receipts[0];
-        $twice = (int) implode('', $digits($receipt['amount']));
-        $this->post('26-8801', Day::plus($receipt['date'], 1), [['1500', $twice], ['1100', -$twice]], [
-            'description' => 'Receipt, posted again', 'document' => $receipt['document'], 'customer' => $receipt['customer'], 'source' => 'bank',
-        ]);
-        array_push($this->mendingEntries, ...$this->lines('26-9004', '2026-10-31', [['1500', -$twice], ['1100', $twice]], [
-            'description' => "{$receipt['document']} was posted twice", 'document' => $receipt['document'], 'customer' => $receipt['customer'],
-            'source' => 'bank',
-        ]));
-        $item = $fit(static fn (array $i): bool => ! in_array($i['document'], $taken, true));
-        $taken[] = $item['document'];
+        $twice = self::minor($receipt['amount']);
+        $this->post(
+            '26-8801',
+            Day::plus($receipt['date'], 1),
+            [['1500', $twice], ['1100', -$twice]],
+            [
+                'description' => 'Receipt, posted again',
+                'document' => $receipt['document'],
+                'customer' => $receipt['customer'],
+                'source' => 'bank',
+            ],
+        );
+        $this->mends(
+            '26-9004',
+            '2026-10-31',
+            [['1500', -$twice], ['1100', $twice]],
+            [
+                'description' => "{$receipt['document']} was posted twice",
+                'document' => $receipt['document'],
+                'customer' => $receipt['customer'],
+                'source' => 'bank',
+            ],
+        );
+        $item = $this->untouched(static fn (array $i): bool => true);
         $this->rows['items'][] = [...$item, 'entry' => ''];
-        $this->mendingItems[] = [...$item, 'kind' => 'adjustment', 'side' => 'credit', 'date' => '2026-10-31', 'due_date' => '2026-10-31', 'entry' => '', 'terms' => ''];
+        $this->mendingItems[] = [
+            ...$item,
+            'kind' => 'adjustment',
+            'side' => 'credit',
+            'date' => '2026-10-31',
+            'due_date' => '2026-10-31',
+            'entry' => '',
+            'terms' => '',
+        ];
+    }
 
-        // Of another period: a batch of the last day and a credit note, both posted in November.
+    /** A batch of the last day and a credit note, both posted in November. */
+    private function postInAnotherPeriod(): void
+    {
         $this->item('R26CUT1', 'receipt', '3002', '2026-10-31', '2026-10-31', 51_271, 51_271, ['batch' => 'PS261031']);
-        $this->post('26-9900', '2026-11-02', [['1500', 51_271], ['1100', -51_271]], ['description' => 'Paying-in PS261031', 'source' => 'bank', 'batch' => 'PS261031']);
+        $this->post(
+            '26-9900',
+            '2026-11-02',
+            [['1500', 51_271], ['1100', -51_271]],
+            ['description' => 'Paying-in PS261031', 'source' => 'bank', 'batch' => 'PS261031'],
+        );
         $this->item('CN269002', 'credit_note', '3004', '2026-10-30', '2026-10-30', 24_200, 24_200, ['entry' => '26-9901']);
         $this->post(
-            '26-9901', '2026-11-03', [['4080', 22_000], ['2300', 2_200], ['1100', -24_200]],
+            '26-9901',
+            '2026-11-03',
+            [['4080', 22_000], ['2300', 2_200], ['1100', -24_200]],
             ['description' => 'Credit note', 'document' => 'CN269002', 'customer' => '3004', 'source' => 'sales'],
         );
+    }
 
-        // Three invoices of a batch that never reached the ledger, and a journal that nobody can place.
-        foreach ([['F26T001', '3240', 61_105], ['F26T002', '3241', 48_210], ['F26T003', '3242', 77_105]] as [$document, $customer, $amount]) {
-            $this->item($document, 'invoice', $customer, '2026-10-30', '2026-11-29', $amount, $amount, ['batch' => 'SALES-301', 'terms' => 'net 30']);
+    /** Three invoices of a batch that never reached the ledger, and a journal that nobody can place. */
+    private function leaveOut(): void
+    {
+        foreach (
+            [['F26T001', '3240', 61_105], ['F26T002', '3241', 48_210], ['F26T003', '3242', 77_105]] as [$document, $customer, $amount]
+        ) {
+            $this->item($document, 'invoice', $customer, '2026-10-30', '2026-11-29', $amount, $amount, [
+                'batch' => 'SALES-301',
+                'terms' => 'net 30',
+            ]);
             $net = Rounding::proportion($amount, 100, 110);
-            array_push($this->mendingEntries, ...$this->lines('26-90'.substr($document, -2), '2026-10-30', [['1100', $amount], ['4000', -$net], ['2300', $net - $amount]], [
-                'description' => 'Sales transfer', 'document' => $document, 'customer' => $customer, 'source' => 'sales',
-            ]));
+            $this->mends(
+                '26-90'.substr($document, -2),
+                '2026-10-30',
+                [['1100', $amount], ['4000', -$net], ['2300', $net - $amount]],
+                [
+                    'description' => 'Sales transfer',
+                    'document' => $document,
+                    'customer' => $customer,
+                    'source' => 'sales',
+                ],
+            );
         }
-        $this->post('7741', '2026-10-09', [['1100', 125_000], ['2900', -125_000]], ['description' => 'Rounding clean-up', 'document' => 'J-7741', 'source' => 'journal']);
-        array_push($this->mendingEntries, ...$this->lines('26-9010', '2026-10-31', [['1100', -125_000], ['2900', 125_000]], [
-            'description' => 'Reversal of 7741', 'document' => 'J-7741', 'source' => 'journal', 'reference' => '7741',
-        ]));
+        $this->post(
+            '7741',
+            '2026-10-09',
+            [['1100', 125_000], ['2900', -125_000]],
+            ['description' => 'Rounding clean-up', 'document' => 'J-7741', 'source' => 'journal'],
+        );
+        $this->mends(
+            '26-9010',
+            '2026-10-31',
+            [['1100', -125_000], ['2900', 125_000]],
+            [
+                'description' => 'Reversal of 7741',
+                'document' => 'J-7741',
+                'source' => 'journal',
+                'reference' => '7741',
+            ],
+        );
+    }
+
+    /**
+     * The first invoice of October that passes a test and that no fault was planted on yet.
+     *
+     * @param callable(array<string, string>): bool $test
+     * @return array<string, string>
+     */
+    private function untouched(callable $test): array
+    {
+        foreach ($this->rows['items'] as $item) {
+            $isOne =
+                $item['kind'] === 'invoice' &&
+                $item['date'] >= '2026-10-02' &&
+                $item['date'] <= '2026-10-29' &&
+                $item['currency'] === 'EUR' &&
+                $item['control_account'] === '';
+            if ($isOne && ! isset($this->planted[$item['document']]) && $test($item)) {
+                $this->planted[$item['document']] = true;
+
+                return $item;
+            }
+        }
+        throw new LogicException('The demo has too few invoices.');
+    }
+
+    /**
+     * What the mended files have beside.
+     *
+     * @param list<array{string, int}> $amounts
+     * @param array<string, string> $says
+     */
+    private function mends(string $entry, string $date, array $amounts, array $says): void
+    {
+        array_push($this->mendingEntries, ...$this->lines($entry, $date, $amounts, $says));
+    }
+
+    private static function minor(string $amount): int
+    {
+        return (int) str_replace('.', '', $amount);
     }
 
     /** @param  array<string, string>  $item */
@@ -642,10 +1154,22 @@ final class DemoFiles
     }
 
     /** @param  array{document: string, date: string, due: string, open: int, amount: int, base: int, moved: int, matched: int}  $invoice */
-    private function matches(string $customer, array &$invoice, string $credit, string $date, int $amount, int $creditAmount, int $creditBase): void
-    {
+    private function matches(
+        string $customer,
+        array &$invoice,
+        string $credit,
+        string $date,
+        int $amount,
+        int $creditAmount,
+        int $creditBase,
+    ): void {
         $currency = $this->customers[$customer]['currency'];
-        $this->add('matches', ['date' => $date, 'debit_document' => $invoice['document'], 'credit_document' => $credit, 'amount' => $this->say($amount, $currency)]);
+        $this->add('matches', [
+            'date' => $date,
+            'debit_document' => $invoice['document'],
+            'credit_document' => $credit,
+            'amount' => $this->say($amount, $currency),
+        ]);
         $moved = Rounding::proportion($invoice['base'], $invoice['matched'] + $amount, $invoice['amount']) - $invoice['moved'];
         $gap = Rounding::proportion($creditBase, $amount, $creditAmount) - $moved;
         $invoice['matched'] += $amount;
@@ -654,28 +1178,61 @@ final class DemoFiles
         if ($gap !== 0) {
             $entry = $this->entry($date);
             $document = 'XD'.substr($date, 2, 2).$this->number('exchange', 4);
-            $this->item(
-                $document, 'exchange_difference', $customer, $date, $date, 0, abs($gap),
-                ['side' => $gap > 0 ? 'debit' : 'credit', 'entry' => $entry, 'reference' => $invoice['document']],
-            );
-            $this->post($entry, $date, [['1100', $gap], [$gap > 0 ? '4800' : '6800', -$gap]], [
-                'description' => 'Realised on '.$invoice['document'], 'document' => $document, 'customer' => $customer, 'source' => 'journal',
+            $this->item($document, 'exchange_difference', $customer, $date, $date, 0, abs($gap), [
+                'side' => $gap > 0 ? 'debit' : 'credit',
+                'entry' => $entry,
+                'reference' => $invoice['document'],
             ]);
+            $this->post(
+                $entry,
+                $date,
+                [['1100', $gap], [$gap > 0 ? '4800' : '6800', -$gap]],
+                [
+                    'description' => 'Realised on '.$invoice['document'],
+                    'document' => $document,
+                    'customer' => $customer,
+                    'source' => 'journal',
+                ],
+            );
         }
     }
 
     private function opens(string $customer, string $document, string $date, string $due, int $amount, int $base): void
     {
-        $this->open[$customer][] = ['document' => $document, 'date' => $date, 'due' => $due, 'open' => $amount, 'amount' => $amount, 'base' => $base, 'moved' => 0, 'matched' => 0];
+        $this->open[$customer][] = [
+            'document' => $document,
+            'date' => $date,
+            'due' => $due,
+            'open' => $amount,
+            'amount' => $amount,
+            'base' => $base,
+            'moved' => 0,
+            'matched' => 0,
+        ];
     }
 
     /** @param  array<string, string>  $more */
-    private function item(string $document, string $kind, string $customer, string $date, string $due, int $amount, int $base, array $more): void
-    {
+    private function item(
+        string $document,
+        string $kind,
+        string $customer,
+        string $date,
+        string $due,
+        int $amount,
+        int $base,
+        array $more,
+    ): void {
         $currency = $this->customers[$customer]['currency'];
         $this->add('items', [
-            'document' => $document, 'kind' => $kind, 'customer' => $customer, 'date' => $date, 'due_date' => $due, 'currency' => $currency,
-            'amount' => $this->say($amount, $currency), 'base_amount' => $this->say($base, 'EUR'), ...$more,
+            'document' => $document,
+            'kind' => $kind,
+            'customer' => $customer,
+            'date' => $date,
+            'due_date' => $due,
+            'currency' => $currency,
+            'amount' => $this->say($amount, $currency),
+            'base_amount' => $this->say($base, 'EUR'),
+            ...$more,
         ]);
     }
 
@@ -699,8 +1256,13 @@ final class DemoFiles
         foreach ($lines as [$account, $amount]) {
             if ($amount !== 0) {
                 $rows[] = [
-                    ...array_fill_keys(self::TABLES['ledger'], ''), 'entry' => $entry, 'date' => $date, 'account' => $account, 'debit' => $amount > 0 ? $this->say($amount, 'EUR') : '',
-                    'credit' => $amount < 0 ? $this->say(-$amount, 'EUR') : '', ...$more,
+                    ...array_fill_keys(self::TABLES['ledger'], ''),
+                    'entry' => $entry,
+                    'date' => $date,
+                    'account' => $account,
+                    'debit' => $amount > 0 ? $this->say($amount, 'EUR') : '',
+                    'credit' => $amount < 0 ? $this->say(-$amount, 'EUR') : '',
+                    ...$more,
                 ];
             }
         }
@@ -710,8 +1272,12 @@ final class DemoFiles
 
     private function base(int $amount, string $currency, string $date): int
     {
-        return $currency === 'EUR' ? $amount
-            : Rate::of(Currency::of($currency), $this->rates[$currency][substr($date, 0, 7)])->toBase(Money::ofMinor($amount, $currency), Currency::of('EUR'))->minor;
+        return $currency === 'EUR'
+            ? $amount
+            : Rate::of(Currency::of($currency), $this->rates[$currency][substr($date, 0, 7)])->toBase(
+                Money::ofMinor($amount, $currency),
+                Currency::of('EUR'),
+            )->minor;
     }
 
     private function say(int $minor, string $currency): string

@@ -108,7 +108,13 @@ export function grid() {
                 this.table.dispatchEvent(new Event('change', { bubbles: true }));
             }
             this.chosen = chosen.length;
-            this.sum = chosen.length === 0 ? '' : grouped(chosen.reduce((sum, row) => sum + BigInt(row.dataset.minor), 0n), Number(this.table.dataset.decimals ?? 2));
+            this.sum =
+                chosen.length === 0
+                    ? ''
+                    : grouped(
+                          chosen.reduce((sum, row) => sum + BigInt(row.dataset.minor), 0n),
+                          Number(this.table.dataset.decimals ?? 2),
+                      );
         },
 
         filter(event) {
@@ -135,7 +141,10 @@ export function grid() {
         /** What is shown, or of it what is chosen, headings first. */
         lines() {
             const chosen = this.rows.filter(isChosen);
-            const cells = (row) => [...row.cells].filter((cell) => !cell.dataset.skip && !cell.hidden).map((cell) => (cell.dataset.copy ?? cell.textContent).trim().replace(/\s+/g, ' '));
+            const cells = (row) =>
+                [...row.cells]
+                    .filter((cell) => !cell.dataset.skip && !cell.hidden)
+                    .map((cell) => (cell.dataset.copy ?? cell.textContent).trim().replace(/\s+/g, ' '));
             return [this.table.tHead.rows[0], ...(chosen.length ? chosen : this.visible())].map(cells);
         },
 
@@ -153,7 +162,9 @@ export function grid() {
         /** A box for each column. Made anew each time, since a page that one goes back to brings those of before along. */
         offerColumns() {
             const headings = [...this.table.tHead.rows[0].cells];
-            const rows = [...this.table.tHead.rows, ...this.table.tBodies[0].rows, ...(this.table.tFoot?.rows ?? [])].filter((row) => row.cells.length === headings.length);
+            const rows = [...this.table.tHead.rows, ...this.table.tBodies[0].rows, ...(this.table.tFoot?.rows ?? [])].filter(
+                (row) => row.cells.length === headings.length,
+            );
             const boxes = headings.map((heading, place) => {
                 const label = document.createElement('label');
                 const box = Object.assign(document.createElement('input'), { type: 'checkbox', checked: !heading.hidden });

@@ -85,7 +85,7 @@ export function listenForKeys(htmx) {
             return;
         }
         const station = /^[0-9]$/.test(event.key) ? document.querySelector(`[data-key="${event.key}"]`) : null;
-        const action = station ? () => station.click() : hotkey(event.key) ?? keys[event.key];
+        const action = station ? () => station.click() : (hotkey(event.key) ?? keys[event.key]);
         if (action) {
             event.preventDefault();
             action();
@@ -100,7 +100,9 @@ export function listenForKeys(htmx) {
         }
         const all = event.target.closest('[data-tick-all], [data-tick-none]');
         if (all) {
-            document.querySelectorAll('#worktop input[type=checkbox][id^="tick-"]').forEach((box) => (box.checked = all.dataset.tickAll !== undefined));
+            document
+                .querySelectorAll('#worktop input[type=checkbox][id^="tick-"]')
+                .forEach((box) => (box.checked = all.dataset.tickAll !== undefined));
             htmx.trigger(document.querySelector('#worktop [hx-trigger]'), 'change');
         }
         const proposal = event.target.closest('[data-propose]');
@@ -108,7 +110,9 @@ export function listenForKeys(htmx) {
             document.querySelectorAll('#worktop input[type=checkbox][id^="tick-"]').forEach((box) => (box.checked = false));
             document.querySelectorAll('#worktop [data-ticks]').forEach((input) => (input.value = ''));
             const { amounts, discounts } = JSON.parse(proposal.dataset.propose);
-            document.querySelectorAll('#worktop [name^="discount["]').forEach((box) => (box.checked = discounts.includes(Number(box.name.slice(9, -1)))));
+            document
+                .querySelectorAll('#worktop [name^="discount["]')
+                .forEach((box) => (box.checked = discounts.includes(Number(box.name.slice(9, -1)))));
             for (const [item, amount] of Object.entries(amounts)) {
                 document.getElementById(`tick-${item}`).checked = true;
                 document.querySelector(`[data-ticks="tick-${item}"]`).value = amount;
@@ -120,6 +124,12 @@ export function listenForKeys(htmx) {
         if (link) {
             document.querySelectorAll('[data-list] tr.current').forEach((row) => row.classList.remove('current'));
             link.closest('tr').classList.add('current');
+        }
+    });
+    // What is fetched again is fetched as the address says now, so that the chosen row stays the chosen one.
+    document.addEventListener('htmx:configRequest', (event) => {
+        if (event.detail.elt.dataset.asShown !== undefined) {
+            new URLSearchParams(location.search).forEach((value, name) => (event.detail.parameters[name] = value));
         }
     });
     // What was found is worked on with keys; they would go on being typed into the search.
@@ -150,7 +160,12 @@ export function listenForKeys(htmx) {
         });
     });
     // A picture's parts and the rows of its table mark each other.
-    for (const [type, on] of [['mouseover', true], ['mouseout', false], ['focusin', true], ['focusout', false]]) {
+    for (const [type, on] of [
+        ['mouseover', true],
+        ['mouseout', false],
+        ['focusin', true],
+        ['focusout', false],
+    ]) {
         document.addEventListener(type, (event) => {
             const name = event.target.closest?.('[data-part]')?.dataset.part;
             if (name) {

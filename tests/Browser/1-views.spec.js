@@ -2,7 +2,38 @@ import AxeBuilder from '@axe-core/playwright';
 import { expect, test } from '@playwright/test';
 import { ajuste, grouped, proofLine, signIn, watch } from './helpers.js';
 
-const views = ['/', '/intake', '/intake/imports/1', '/receipts', '/receipts/placed', '/batches', '/deposits', '/settings', '/outbox', '/proof', '/proof/source', '/find?amount=900.00', '/pair-check', '/trial-balance', '/clearing', '/refunds', '/unapplied/run', '/proof/unseen', '/proof/pairs?by=entry', '/unapplied', '/credit-balances', '/aged', '/journals', '/trail', '/documents/40', '/customers/9', '/accounts/1100', '/postings/10', '/search?q=F26'];
+const views = [
+    '/',
+    '/intake',
+    '/intake/imports/1',
+    '/receipts',
+    '/receipts/placed',
+    '/batches',
+    '/deposits',
+    '/bank',
+    '/settings',
+    '/outbox',
+    '/proof',
+    '/proof/source',
+    '/find?amount=900.00',
+    '/pair-check',
+    '/trial-balance',
+    '/clearing',
+    '/refunds',
+    '/unapplied/run',
+    '/proof/unseen',
+    '/proof/pairs?by=entry',
+    '/unapplied',
+    '/credit-balances',
+    '/aged',
+    '/journals',
+    '/trail',
+    '/documents/40',
+    '/customers/9',
+    '/accounts/1100',
+    '/postings/10',
+    '/search?q=F26',
+];
 
 test('every main view opens without an error and axe finds no serious fault', async ({ page }) => {
     test.setTimeout(400_000);
@@ -12,7 +43,9 @@ test('every main view opens without an error and axe finds no serious fault', as
     const faults = [];
     const look = async (name) => {
         const found = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']).analyze();
-        found.violations.filter((v) => ['serious', 'critical'].includes(v.impact)).forEach((v) => faults.push(`${name}: ${v.id} ${v.nodes[0].html.slice(0, 160)}`));
+        found.violations
+            .filter((v) => ['serious', 'critical'].includes(v.impact))
+            .forEach((v) => faults.push(`${name}: ${v.id} ${v.nodes[0].html.slice(0, 160)}`));
     };
     await look('/sign-in');
     await signIn(page);
@@ -88,10 +121,18 @@ test('tables: sort, filter, choose with click, Ctrl and Shift, sum, copy as tab-
     expect(first).toBeGreaterThanOrEqual(second);
 
     await rows.nth(0).locator('td').nth(1).click();
-    await rows.nth(2).locator('td').nth(1).click({ modifiers: ['Shift'] });
+    await rows
+        .nth(2)
+        .locator('td')
+        .nth(1)
+        .click({ modifiers: ['Shift'] });
     await expect(page.locator('.table-foot')).toContainText('3 chosen');
     await expect(page.locator('.table-foot')).toContainText(grouped(((first + second + third) / 100).toFixed(2)));
-    await rows.nth(1).locator('td').nth(1).click({ modifiers: ['Control'] });
+    await rows
+        .nth(1)
+        .locator('td')
+        .nth(1)
+        .click({ modifiers: ['Control'] });
     await expect(page.locator('.table-foot')).toContainText('2 chosen');
 
     await page.keyboard.press('y');

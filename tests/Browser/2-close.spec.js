@@ -16,7 +16,11 @@ test('the first close, end to end', async ({ page }) => {
 
     await test.step('intake: a broken file is named and leaves the books as they were', async () => {
         const broken = join(folder, 'items.csv');
-        writeFileSync(broken, 'document,kind,customer,date,due_date,currency,amount,base_amount\nZ1,invoice,3001,2026-10-20,2026-11-20,EUR,10.00,10.00\nZ2,invoice,9999,2026-10-20,2026-11-20,EUR,-4.00,4.00\n');
+        writeFileSync(
+            broken,
+            'document,kind,customer,date,due_date,currency,amount,base_amount\nZ1,invoice,3001,2026-10-20,2026-11-20,EUR,10.00,10.00\n' +
+                'Z2,invoice,9999,2026-10-20,2026-11-20,EUR,-4.00,4.00\n',
+        );
         const before = ajuste('proof');
         await page.keyboard.press('1');
         await expect(page.getByRole('heading', { name: 'Hand in files' })).toBeVisible();
@@ -36,7 +40,10 @@ test('the first close, end to end', async ({ page }) => {
         await expect(page.locator('main')).toContainText('Changed:');
         await page.keyboard.press('Control+Enter');
         await expect(page.getByRole('heading', { name: 'Import 2' })).toBeVisible();
-        const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'ledger.csv', exact: true }).click()]);
+        const [download] = await Promise.all([
+            page.waitForEvent('download'),
+            page.getByRole('link', { name: 'ledger.csv', exact: true }).click(),
+        ]);
         expect(readFileSync(await download.path(), 'utf8')).toBe(readFileSync(join(folder, 'hand-in/october-mended/ledger.csv'), 'utf8'));
     });
 
@@ -44,14 +51,18 @@ test('the first close, end to end', async ({ page }) => {
         await page.keyboard.press('2');
         await expect(page.getByRole('heading', { level: 1, name: 'Receipts' })).toBeVisible();
         const before = ajuste('proof');
-        for (const [kind, says] of [['posted already', /Accepted 5\d lines/], ['quoted', /Accepted 3 lines/], ['same amount', /Accepted 1 line/]]) {
+        for (const [kind, says] of [
+            ['posted already', /Accepted 5\d lines/],
+            ['quoted', /Accepted 3 lines/],
+            ['same amount', /Accepted 1 line/],
+        ]) {
             await page.keyboard.press('g');
             await expect(page.getByRole('button', { name: new RegExp(`^Accept \\d+ ${kind}`) })).toBeVisible();
             await page.keyboard.press('g');
             await expect(page.getByRole('status').first()).toContainText(says);
         }
         await page.locator('table[data-list] tbody tr', { hasText: 'our ref 5518' }).getByRole('link').click();
-        await expect(page.locator('#worktop .note').first()).toContainText('64.90 was kept back');
+        await expect(page.locator('#worktop .note').first()).toContainText('64.90 was not paid');
         await expect(page.locator('#remainder')).toHaveText('64.90');
         await expect(page.getByRole('button', { name: /Post and next/ })).toBeDisabled();
         await page.getByLabel('What is left over').selectOption('stays_open');
@@ -89,7 +100,10 @@ test('the first close, end to end', async ({ page }) => {
         await page.keyboard.press('Enter');
         await expect(page.locator('#worktop')).toContainText('R26CUT1');
         await expect(page.locator('#worktop')).toContainText('In the ledger');
-        await page.locator('#worktop').getByRole('link', { name: /R26CUT1/ }).click();
+        await page
+            .locator('#worktop')
+            .getByRole('link', { name: /R26CUT1/ })
+            .click();
         await expect(page.getByRole('heading', { level: 1 })).toHaveText('Receipt R26CUT1');
         await expect(page.locator('main')).toContainText('Row ');
         await page.goBack();
@@ -190,7 +204,11 @@ test('the first close, end to end', async ({ page }) => {
 
     await test.step('aged: both bases, three treatments, drill to the items, exports', async () => {
         await page.keyboard.press('6');
-        for (const [name, option] of [['By document date', '--basis=document'], ['Credits against the oldest', '--credits=oldest_first'], ['Credits by their own date', '--credits=own_date']]) {
+        for (const [name, option] of [
+            ['By document date', '--basis=document'],
+            ['Credits against the oldest', '--credits=oldest_first'],
+            ['Credits by their own date', '--credits=own_date'],
+        ]) {
             await page.goto('/aged');
             await page.getByRole('link', { name }).click();
             await expect(page.getByRole('link', { name })).toHaveAttribute('aria-current', 'true');
@@ -207,9 +225,14 @@ test('the first close, end to end', async ({ page }) => {
         await expect(page.locator('main')).toContainText('Where it came from');
         await page.goto('/aged');
         for (const format of ['CSV', 'XLSX']) {
-            const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: format, exact: true }).click()]);
+            const [download] = await Promise.all([
+                page.waitForEvent('download'),
+                page.getByRole('link', { name: format, exact: true }).click(),
+            ]);
             const content = readFileSync(await download.path());
-            format === 'CSV' ? expect(content.toString()).toContain(ajuste('aged').totals.total) : expect(content.subarray(0, 2).toString()).toBe('PK');
+            format === 'CSV'
+                ? expect(content.toString()).toContain(ajuste('aged').totals.total)
+                : expect(content.subarray(0, 2).toString()).toBe('PK');
         }
     });
 
@@ -221,14 +244,22 @@ test('the first close, end to end', async ({ page }) => {
         await page.goBack();
         const files = {};
         for (const [place, name] of ['journals', 'items', 'matches'].entries()) {
-            const [download] = await Promise.all([page.waitForEvent('download'), page.locator('aside form').nth(place).getByRole('button').click()]);
+            const [download] = await Promise.all([
+                page.waitForEvent('download'),
+                page.locator('aside form').nth(place).getByRole('button').click(),
+            ]);
             files[name] = readFileSync(await download.path(), 'utf8');
         }
         // The accounting system takes the vouchers over under their own numbers.
-        const ledger = files.journals.trim().split('\n').map((row, place) => {
-            const [voucher, date, account, , debit, credit, , , customer, document] = row.split(/,(?=(?:[^"]*"[^"]*")*[^"]*$)/);
-            return place === 0 ? 'entry,date,account,description,debit,credit,customer,document' : [voucher, date, account, 'taken over', debit, credit, customer, document].join(',');
-        });
+        const ledger = files.journals
+            .trim()
+            .split('\n')
+            .map((row, place) => {
+                const [voucher, date, account, , debit, credit, , , customer, document] = row.split(/,(?=(?:[^"]*"[^"]*")*[^"]*$)/);
+                return place === 0
+                    ? 'entry,date,account,description,debit,credit,customer,document'
+                    : [voucher, date, account, 'taken over', debit, credit, customer, document].join(',');
+            });
         writeFileSync(join(folder, 'ledger.csv'), ledger.join('\n') + '\n');
         writeFileSync(join(folder, 'items.csv'), files.items);
         writeFileSync(join(folder, 'matches.csv'), files.matches);

@@ -75,7 +75,7 @@ test('a day of receipts by keyboard: statement, sure ones, three hard ones, a ba
     await test.step('hard one: more than owed, the rest is a deposit', async () => {
         await open('with our thanks');
         const name = await page.locator('#worktop h2.title').textContent();
-        await expect(page.locator('#rehearsal')).toContainText('stays loose');
+        await expect(page.locator('#rehearsal')).toContainText('stays unapplied');
         await tabTo(page.getByLabel('What is left over'));
         await page.keyboard.type('is a deposit');
         await expect(page.locator('#rehearsal')).toContainText('deposit');
@@ -106,7 +106,10 @@ test('a day of receipts by keyboard: statement, sure ones, three hard ones, a ba
         await page.keyboard.type('300,00');
         await press('Enter');
         await expect(page.locator('#worktop h2.title')).toHaveText('Batch B1');
-        for (const [who, reference, amount] of [['3203', '000123', '120.50'], ['3204', '000124', '179.50']]) {
+        for (const [who, reference, amount] of [
+            ['3203', '000123', '120.50'],
+            ['3204', '000124', '179.50'],
+        ]) {
             await expect(page.getByRole('button', { name: /^Post/ })).toBeDisabled();
             await expect(page.locator('#worktop input[name=who]')).toBeFocused();
             await page.keyboard.type(who);

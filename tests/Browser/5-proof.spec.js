@@ -3,8 +3,14 @@ import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { ajuste, folder, grouped, proofLine, signIn, watch } from './helpers.js';
 
-const items = 'document,kind,customer,date,due_date,currency,amount,base_amount\nZ1,invoice,3001,2026-10-20,2026-11-20,EUR,121.34,121.34\nZ3,invoice,3002,2026-10-21,2026-11-21,EUR,480.77,480.77\nZ5,invoice,3003,2026-10-22,2026-11-22,EUR,70.19,70.19\n';
-const ledger = (z3) => `entry,date,account,description,debit,credit,document,customer\n99-1,2026-10-20,1100,Sales,1213.40,,Z1,3001\n99-2,2026-10-20,1100,Sales,250.61,,Z2,3004\n99-3,2026-10-21,1100,Sales,${z3},,Z3,3002\n99-4,2026-10-12,1100,Collective entry,70.19,,,\n`;
+const items =
+    'document,kind,customer,date,due_date,currency,amount,base_amount\nZ1,invoice,3001,2026-10-20,2026-11-20,EUR,121.34,121.34\n' +
+    'Z3,invoice,3002,2026-10-21,2026-11-21,EUR,480.77,480.77\n' +
+    'Z5,invoice,3003,2026-10-22,2026-11-22,EUR,70.19,70.19\n';
+const ledger = (z3) =>
+    `entry,date,account,description,debit,credit,document,customer\n` +
+    `99-1,2026-10-20,1100,Sales,1213.40,,Z1,3001\n99-2,2026-10-20,1100,Sales,250.61,,Z2,3004\n` +
+    `99-3,2026-10-21,1100,Sales,${z3},,Z3,3002\n99-4,2026-10-12,1100,Collective entry,70.19,,,\n`;
 
 async function handIn(page, files) {
     for (const [name, content] of Object.entries(files)) {

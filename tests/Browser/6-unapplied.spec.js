@@ -2,11 +2,11 @@ import { execFileSync } from 'node:child_process';
 import { expect, test } from '@playwright/test';
 import { ajuste, signIn, watch } from './helpers.js';
 
-/* Keyboard only. What is loose at the end of October is matched, or stays with a reason; and every way back works. */
+/* Keyboard only. What is unapplied at the end of October is matched, or stays with a reason; and every way back works. */
 
 const press = (page, key) => page.keyboard.press(key);
 const done = (page, text) => expect(page.getByRole('status').first()).toContainText(text);
-const loose = (page) => page.locator('.lead').first();
+const unapplied = (page) => page.locator('.lead').first();
 
 async function tabTo(page, locator) {
     for (let step = 0; step < 150 && !(await locator.evaluate((element) => element === document.activeElement)); step++) {
@@ -28,6 +28,19 @@ test.beforeEach(async ({ page }) => {
 });
 test.afterEach(() => expect(problems).toEqual([]));
 
+test('more than is open is said at once, and the chosen row stays chosen while proposals arrive', async ({ page }) => {
+    await page.goto('/unapplied');
+    const rows = page.locator('#unapplied-rows tr');
+    await rows.nth(2).getByRole('link').first().press('Enter');
+    await expect(page).toHaveURL(/customer=/);
+    const chosen = await page.locator('#worktop h2').first().textContent();
+    await page.evaluate(() => document.body.dispatchEvent(new Event('proposals-known')));
+    await page.waitForLoadState('networkidle');
+    await expect(page.locator('#unapplied-rows tr.current')).toContainText(chosen);
+    await page.locator('#worktop [data-ticks]').first().fill('9999999.00');
+    await expect(page.locator('#rehearsal').getByRole('alert')).toContainText('but only');
+});
+
 test('the unapplied list is cleared to the ones with a reason', async ({ page }) => {
     test.setTimeout(600_000);
     const before = ajuste('proof');
@@ -35,7 +48,7 @@ test('the unapplied list is cleared to the ones with a reason', async ({ page })
 
     await test.step('all certain ones as one run, after they were seen', async () => {
         await expect(page.getByRole('link', { name: /certain one/ })).toBeVisible();
-        await expect(page.locator('#loose-rows .tag.green').first()).toBeVisible();
+        await expect(page.locator('#unapplied-rows .tag.green').first()).toBeVisible();
         await press(page, 'g');
         await expect(page.getByRole('heading', { level: 1 })).toHaveText('Proposed matches');
         await press(page, 'Control+Enter');
@@ -44,7 +57,7 @@ test('the unapplied list is cleared to the ones with a reason', async ({ page })
 
     await test.step('customer by customer: propose, post, next', async () => {
         const post = page.locator('#rehearsal [data-main]');
-        for (let turn = 0; turn < 150 && !(await loose(page).textContent()).includes(' 0.00 can be matched'); turn++) {
+        for (let turn = 0; turn < 150 && !(await unapplied(page).textContent()).includes(' 0.00 can be matched'); turn++) {
             await expect(page.locator('#worktop h2.title')).toBeVisible();
             if ((await page.locator('#worktop [data-propose]').count()) > 0) {
                 await press(page, 'p');
@@ -62,21 +75,21 @@ test('the unapplied list is cleared to the ones with a reason', async ({ page })
             await done(page, /Posted (match|run) \d+/);
             await expect.poll(() => said.textContent()).not.toBe(last);
         }
-        await expect(loose(page)).toContainText(' 0.00 can be matched at once');
+        await expect(unapplied(page)).toContainText(' 0.00 can be matched at once');
     });
 
     await test.step('what has nothing open beside it stays, with a reason and a day to look again', async () => {
-        for (let turn = 0; turn < 80 && !/^0 customers/.test(await loose(page).textContent()); turn++) {
-            const count = await loose(page).textContent();
+        for (let turn = 0; turn < 80 && !/^0 customers/.test(await unapplied(page).textContent()); turn++) {
+            const count = await unapplied(page).textContent();
             await press(page, 'l');
             await page.keyboard.type('waits for the next order');
             await press(page, 'Enter');
-            await expect(loose(page)).not.toHaveText(count);
+            await expect(unapplied(page)).not.toHaveText(count);
         }
-        await expect(loose(page)).toContainText('left loose with a reason');
+        await expect(unapplied(page)).toContainText('left unapplied with a reason');
         await expect(page.locator('.rail a', { hasText: 'Unapplied' })).toContainText('nothing left');
         await press(page, '0');
-        await expect(page.locator('main')).toContainText('Left loose on purpose');
+        await expect(page.locator('main')).toContainText('Left unapplied on purpose');
         await expect(page.locator('main')).toContainText('waits for the next order');
     });
 
@@ -127,7 +140,7 @@ test('a refund before its credit note, matched with it later', async ({ page }) 
     await press(page, 'Enter');
     await done(page, 'It stays open as a debit until its credit note is matched with it.');
     await press(page, '4');
-    await expect(loose(page)).toContainText('Refunds of');
+    await expect(unapplied(page)).toContainText('Refunds of');
 
     await search(page, customer.customer);
     await tabTo(page, page.getByRole('link', { name: 'Credit note', exact: true }));
@@ -182,7 +195,7 @@ test('a cheque bounces, and another one was put with the wrong customer', async 
     await tabTo(page, page.getByLabel('Reason').nth(1));
     await page.keyboard.type('typed with the wrong number');
     await press(page, 'Enter');
-    await done(page, 'now, and loose');
+    await done(page, 'now, and unapplied');
     expect(of('3204')).toBeCloseTo(second + 179.5, 2);
     expect(of('3203')).toBeCloseTo(first + 120.5 + 4.5 - 179.5, 2);
     expect(ajuste('proof', '--as-of=2026-11-02').difference).toBe(difference);

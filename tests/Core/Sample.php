@@ -8,8 +8,12 @@ use Ajuste\Core\Ledger\Account;
 use Ajuste\Core\Ledger\AccountRole;
 use Ajuste\Core\Ledger\ChartOfAccounts;
 use Ajuste\Core\Money\Money;
+use Ajuste\Core\Subledger\Customer;
+use Ajuste\Core\Subledger\CustomerAccount;
+use Ajuste\Core\Subledger\ItemHead;
 use Ajuste\Core\Subledger\Kind;
 use Ajuste\Core\Subledger\OpenItem;
+use Ajuste\Core\Subledger\Position;
 use Ajuste\Core\Subledger\Side;
 
 /** Accounts and items for tests of the core. */
@@ -26,11 +30,27 @@ final class Sample
         ]);
     }
 
-    public static function item(int $id, Kind $kind, string $amount, string $date = '2026-10-01', string $currency = 'EUR', ?string $base = null, int $customer = 1, ?string $open = null): OpenItem
-    {
+    public static function item(
+        int $id,
+        Kind $kind,
+        string $amount,
+        string $date = '2026-10-01',
+        string $currency = 'EUR',
+        ?string $base = null,
+        int $customer = 1,
+        ?string $open = null,
+        ?Side $side = null,
+        string $base_currency = 'EUR',
+    ): OpenItem {
         $money = Money::parse($amount, $currency);
-        $left = Money::parse($open ?? $amount, $currency);
+        $matched = $money->minor - Money::parse($open ?? $amount, $currency)->minor;
+        $head = new ItemHead("D{$id}", $kind, $side ?? ($kind->side() ?? Side::Debit), new CustomerAccount($customer, 1), $date, $date);
 
-        return new OpenItem($id, "D{$id}", $kind, $kind->side() ?? Side::Debit, $date, $date, $money, $left, Money::parse($base ?? $amount, 'EUR'), $money->minor - $left->minor, 0, customerId: $customer, controlAccountId: 1);
+        return OpenItem::of($id, $head, $money, Money::parse($base ?? $amount, $base_currency), Position::resting($matched, 0));
+    }
+
+    public static function customer(int $id = 1): Customer
+    {
+        return new Customer($id, "C{$id}", "Customer {$id}");
     }
 }

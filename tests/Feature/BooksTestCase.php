@@ -5,16 +5,24 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use Ajuste\Core\Calendar\Period;
+use Ajuste\Core\Ledger\Account;
+use Ajuste\Core\Money\Currency;
+use Ajuste\Core\Money\Money;
+use Ajuste\Core\Money\TypedAmount;
 use Ajuste\Core\Refusal;
+use Ajuste\Core\Settlement\CreditedLine;
 use App\Actions\Import\ImportFiles;
 use App\Actions\Import\ImportReport;
-use App\Actions\Import\SourceFiles;
+use App\Actions\Import\RefusedRows;
 use App\Actions\LockPeriod;
-use App\Actions\MatchItems;
-use App\Actions\MatchRequest;
+use App\Actions\SettleItems;
+use App\Files\SourceFiles;
 use App\Models\User;
+use App\Queries\InvoiceLines;
+use App\Queries\Positions;
 use App\Queries\Settings;
 use App\Queries\Verification;
+use App\Values\MatchRequest;
 use Closure;
 use Illuminate\Contracts\Console\Kernel;
 use Illuminate\Foundation\Application;
@@ -48,12 +56,16 @@ abstract class BooksTestCase extends TestCase
         $this->withoutVite();
     }
 
-    /** A request starts fresh, as it does behind a web server. */
+    /** A request starts fresh, as it does behind a web server; runs of blanks in a page count as one, as they do in a browser. */
     public function call($method, $uri, $parameters = [], $cookies = [], $files = [], $server = [], $content = null)
     {
         $this->app->forgetScopedInstances();
+        $response = parent::call($method, $uri, $parameters, $cookies, $files, $server, $content);
+        if (str_starts_with((string) $response->headers->get('content-type'), 'text/html') && is_string($response->getContent())) {
+            $response->setContent((string) preg_replace('/\s+/', ' ', $response->getContent()));
+        }
 
-        return parent::call($method, $uri, $parameters, $cookies, $files, $server, $content);
+        return $response;
     }
 
     protected function tearDown(): void
@@ -76,7 +88,12 @@ abstract class BooksTestCase extends TestCase
         file_put_contents($to, $empty);
     }
 
-    protected const ACCOUNTS = "account,name,type,role\n1100,Receivables,asset,receivables_control\n1120,Export receivables,asset,receivables_control\n1150,Presentation,asset,presentation\n1190,Other receivables,asset,\n1500,Bank,asset,bank\n2150,Customers in credit,liability,customers_in_credit\n2170,Deposits,liability,customer_deposits\n4000,Sales,income,revenue\n4800,Exchange gains,income,exchange_realised_gain\n6800,Exchange losses,expense,exchange_realised_loss\n";
+    protected const ACCOUNTS =
+        "account,name,type,role\n1100,Receivables,asset,receivables_control\n1120,Export ".
+        "receivables,asset,receivables_control\n1150,Presentation,asset,presentation\n1190,Other ".
+        "receivables,asset,\n1500,Bank,asset,bank\n2150,Customers in ".
+        "credit,liability,customers_in_credit\n2170,Deposits,liability,customer_deposits\n4000,Sales,income,revenue\n4800,".
+        "Exchange gains,income,exchange_realised_gain\n6800,Exchange losses,expense,exchange_realised_loss\n";
 
     protected const CUSTOMERS = "customer,name,currency\nC1,Uno,EUR\nC2,Dos,EUR\nC3,Tres,GBP\n";
 
@@ -93,23 +110,38 @@ abstract class BooksTestCase extends TestCase
         mkdir($scratch);
         $sources = SourceFiles::at($folder, $scratch);
 
-        return $rehearse ? $import->rehearse($sources) : $import->post($sources, $setAside, 'test');
+        return $rehearse
+            ? $import->rehearse($sources)
+            : $import->post($sources, $setAside ? RefusedRows::SetAside : RefusedRows::RefuseAll, 'test');
     }
 
     /** @param  array<string, string>  $more */
     protected function importBasics(array $more = []): ImportReport
     {
-        $report = $this->import(['accounts.csv' => self::ACCOUNTS, 'customers.csv' => self::CUSTOMERS, 'settings.csv' => "name,value\nperiod,2026-10\n", ...$more]);
+        $report = $this->import([
+            'accounts.csv' => self::ACCOUNTS,
+            'customers.csv' => self::CUSTOMERS,
+            'settings.csv' => "name,value\nperiod,2026-10\n",
+            ...$more,
+        ]);
         self::assertSame([], $report->refused);
         self::assertNotNull($report->importId);
 
         return $report;
     }
 
+    /** The bank account gets the number that the statements of these tests bear. */
+    protected function ownBank(): void
+    {
+        $this->import(['accounts.csv' => "account,name,type,role,currency,iban\n1500,Bank,asset,bank,,MILL-1\n"]);
+    }
+
     /** @param  list<string>  $rows without the headings */
     protected static function items(array $rows): string
     {
-        return "document,kind,customer,date,due_date,currency,amount,base_amount,side,reference,entry,control_account\n".implode("\n", $rows)."\n";
+        return "document,kind,customer,date,due_date,currency,amount,base_amount,side,reference,entry,control_account\n".
+            implode("\n", $rows).
+            "\n";
     }
 
     /** @param  list<string>  $rows without the headings */
@@ -120,7 +152,11 @@ abstract class BooksTestCase extends TestCase
 
     protected function itemId(string $document, ?string $kind = null): int
     {
-        return (int) DB::table('items')->where('document', $document)->when($kind !== null, static fn ($query) => $query->where('kind', $kind))->orderBy('id')->value('root_id');
+        return (int) DB::table('items')
+            ->where('document', $document)
+            ->when($kind !== null, static fn ($query) => $query->where('kind', $kind))
+            ->orderBy('id')
+            ->value('root_id');
     }
 
     protected function customerId(string $customer): int
@@ -136,7 +172,32 @@ abstract class BooksTestCase extends TestCase
             $byId[$this->itemId((string) $document)] = $amount;
         }
 
-        return app(MatchItems::class)->post($key ?? bin2hex(random_bytes(8)), new MatchRequest($this->customerId($customer), $byId, $date));
+        $request = new MatchRequest($this->customerId($customer), $this->takes($byId), $date);
+
+        return app(SettleItems::class)->post($key ?? bin2hex(random_bytes(8)), $request, $this->control());
+    }
+
+    protected function control(): Account
+    {
+        return app(Settings::class)->controlAccount();
+    }
+
+    protected static function money(string $typed, string $currency = 'EUR'): Money
+    {
+        return TypedAmount::read($typed, Currency::of($currency));
+    }
+
+    /**
+     * What is taken of items, as a form reads it: in the currency of its debits, or of the first one.
+     *
+     * @param array<int, string> $typed amount by item id; blank: all of it
+     * @return array<int, ?Money>
+     */
+    protected function takes(array $typed): array
+    {
+        $currency = (string) DB::table('items')->whereIn('root_id', array_keys($typed))->orderByDesc('side')->value('currency');
+
+        return array_map(static fn (string $of): ?Money => $of === '' ? null : self::money($of, $currency), $typed);
     }
 
     protected function lock(string $period): void
@@ -147,7 +208,12 @@ abstract class BooksTestCase extends TestCase
 
     protected function person(string $role = 'preparer'): User
     {
-        return User::query()->create(['name' => "A {$role}", 'email' => "{$role}@example.invalid", 'password' => 'olive-press', 'role' => $role]);
+        return User::query()->create([
+            'name' => "A {$role}",
+            'email' => "{$role}@example.invalid",
+            'password' => 'olive-press',
+            'role' => $role,
+        ]);
     }
 
     /**
@@ -171,7 +237,13 @@ abstract class BooksTestCase extends TestCase
     /** @return list<string> account and minor units of one voucher, the last unless numbered */
     protected function voucher(?int $id = null): array
     {
-        return DB::table('postings')->join('accounts', 'accounts.id', '=', 'account_id')->where('voucher_id', $id ?? (int) DB::table('vouchers')->max('id'))->orderBy('postings.id')->get()->map(static fn (object $line): string => "{$line->account} {$line->base}")->all();
+        return DB::table('postings')
+            ->join('accounts', 'accounts.id', '=', 'account_id')
+            ->where('voucher_id', $id ?? (int) DB::table('vouchers')->max('id'))
+            ->orderBy('postings.id')
+            ->get()
+            ->map(static fn (object $line): string => "{$line->account} {$line->base}")
+            ->all();
     }
 
     protected function refused(string $says, Closure $attempt): void
@@ -182,6 +254,17 @@ abstract class BooksTestCase extends TestCase
         } catch (Refusal $refusal) {
             self::assertStringContainsString($says, $refusal->getMessage());
         }
+    }
+
+    /** @param  int  $net minor units */
+    protected function creditedLine(int $invoice, string $name, int $net): CreditedLine
+    {
+        foreach (app(InvoiceLines::class)->of(app(Positions::class)->find($invoice)) as $line) {
+            if ($line->name === $name) {
+                return $line->credited($net);
+            }
+        }
+        throw new Refusal("There is no line {$name}.");
     }
 
     /** Receivables and deposits tie to the customers, and the books hold together. */

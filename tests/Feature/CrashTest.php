@@ -15,7 +15,11 @@ final class CrashTest extends BooksTestCase
         parent::setUp();
         $items = $ledger = [];
         for ($n = 0; $n < 60; $n++) {
-            array_push($items, "I{$n},invoice,C3,2026-10-01,2026-10-31,GBP,10.00,11.50,,,,", "R{$n},receipt,C3,2026-10-02,2026-10-02,GBP,10.00,11.60,,,,");
+            array_push(
+                $items,
+                "I{$n},invoice,C3,2026-10-01,2026-10-31,GBP,10.00,11.50,,,,",
+                "R{$n},receipt,C3,2026-10-02,2026-10-02,GBP,10.00,11.60,,,,",
+            );
             array_push($ledger, "E{$n},2026-10-01,1100,s,11.50,,I{$n},", "F{$n},2026-10-02,1100,s,,11.60,R{$n},");
         }
         $this->importBasics(['items.csv' => self::items($items), 'ledger.csv' => self::ledger($ledger)]);
@@ -24,7 +28,10 @@ final class CrashTest extends BooksTestCase
 
     private function worker(int $seed, int $posts): Process
     {
-        $process = new Process([PHP_BINARY, dirname(__DIR__).'/poster.php', $this->folder, (string) $seed, (string) $posts], timeout: 240);
+        $process = new Process(
+            [PHP_BINARY, dirname(__DIR__).'/poster.php', $this->folder, (string) $seed, (string) $posts],
+            timeout: 240,
+        );
         $process->start();
 
         return $process;
@@ -37,7 +44,17 @@ final class CrashTest extends BooksTestCase
             $worker->wait();
             self::assertSame(0, $worker->getExitCode(), $worker->getErrorOutput().$worker->getOutput());
             // Who came second was told what changed, in words.
-            self::assertSame('', trim((string) preg_replace('/^(ready|posted|told: .*(is open|changed|still to be placed|Nothing is ticked|reversed already|only one side).*)$/m', '', $worker->getOutput())));
+            self::assertSame(
+                '',
+                trim(
+                    (string) preg_replace(
+                        '/^(ready|posted|told: .*(is open|changed|still to be placed|Nothing is ticked|reversed already|only one '
+                            .'side).*)$/m',
+                        '',
+                        $worker->getOutput(),
+                    ),
+                ),
+            );
         }
         self::assertSame(0, DB::table('item_positions')->whereRaw('matched > amount')->count());
         self::assertSame('0.00', $this->report('proof')['difference']);

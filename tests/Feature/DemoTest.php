@@ -6,17 +6,18 @@ namespace Tests\Feature;
 
 use Ajuste\Core\Subledger\OpenItem;
 use App\Actions\Import\ImportFiles;
-use App\Actions\Import\SourceFiles;
-use App\Actions\MatchRequest;
+use App\Actions\Import\RefusedRows;
 use App\Actions\PresentCreditBalances;
 use App\Actions\Receipts\PlaceElsewhere;
 use App\Actions\Receipts\PlaceReceipt;
 use App\Actions\SettleItems;
+use App\Files\SourceFiles;
 use App\Queries\LineGuess;
-use App\Queries\LooseCustomer;
 use App\Queries\ReceiptWorklist;
 use App\Queries\Settings;
 use App\Queries\Unapplied;
+use App\Queries\UnappliedCustomer;
+use App\Values\MatchRequest;
 use Database\Seeders\DemoFiles;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
@@ -26,7 +27,7 @@ final class DemoTest extends BooksTestCase
 {
     public function test_the_seed_is_deterministic(): void
     {
-        self::assertSame((new DemoFiles)->handedOver(), (new DemoFiles)->handedOver());
+        self::assertSame((new DemoFiles())->handedOver(), (new DemoFiles())->handedOver());
     }
 
     public function test_the_demo_is_closed_station_by_station(): void
@@ -40,20 +41,44 @@ final class DemoTest extends BooksTestCase
 
         // Proof: every planted cause is named, and the three figures tie.
         $proof = $this->report('proof');
-        self::assertSame(['opening_difference 37.50', 'duplicate_in_ledger 1200.88', 'duplicate_in_subledger 3339.63', 'wrong_account 1543.61', 'cut_off -754.71', 'sign_reversed -366.00', 'amount_transposed -900.00', 'amount_shifted -8848.62', 'amount_differs 328.62', 'not_in_ledger 1864.20', 'not_in_subledger -1250.00'],
-            array_map(static fn (array $cause): string => "{$cause['cause']} {$cause['amount']}", $proof['causes']));
-        self::assertSame(['475483.28', '471678.39', '3804.89', '20433.77'], [$proof['control'], $proof['customers'], $proof['difference'], $proof['unexplained']]);
+        self::assertSame(
+            [
+                'opening_difference 37.50',
+                'duplicate_in_ledger 1200.88',
+                'duplicate_in_subledger 3339.63',
+                'wrong_account 1543.61',
+                'cut_off -754.71',
+                'sign_reversed -366.00',
+                'amount_transposed -900.00',
+                'amount_shifted -8848.62',
+                'amount_differs 328.62',
+                'not_in_ledger 1864.20',
+                'not_in_subledger -1250.00',
+            ],
+            array_map(static fn (array $cause): string => "{$cause['cause']} {$cause['amount']}", $proof['causes']),
+        );
+        self::assertSame(
+            ['475483.28', '471678.39', '3804.89', '20433.77'],
+            [$proof['control'], $proof['customers'], $proof['difference'], $proof['unexplained']],
+        );
         // In September there was but the difference brought forward.
         self::assertSame(['opening_difference'], array_column($this->report('proof', ['--as-of' => '2026-09-30'])['causes'], 'cause'));
 
         // Intake: what can be mended at the source comes back mended; what is of another period stays.
-        $mended = app(ImportFiles::class)->post(SourceFiles::at("{$this->folder}/hand-in/october-mended", $this->folder), false, 'mended');
+        $mended = app(ImportFiles::class)->post(
+            SourceFiles::at("{$this->folder}/hand-in/october-mended", $this->folder),
+            RefusedRows::RefuseAll,
+            'mended',
+        );
         self::assertSame([], $mended->refused);
         $proof = $this->report('proof');
-        self::assertSame(['cut_off -754.71'], array_map(static fn (array $cause): string => "{$cause['cause']} {$cause['amount']}", $proof['causes']));
+        self::assertSame(
+            ['cut_off -754.71'],
+            array_map(static fn (array $cause): string => "{$cause['cause']} {$cause['amount']}", $proof['causes']),
+        );
         self::assertSame('754.71', $proof['difference']);
 
-        // Unapplied: customer by customer, as much as both sides allow, until nothing loose has anything open beside it.
+        // Unapplied: customer by customer, as much as both sides allow, until nothing unapplied has anything open beside it.
         $settings = app(Settings::class);
         $account = $settings->controlAccount();
         $unapplied = app(Unapplied::class);
@@ -61,14 +86,22 @@ final class DemoTest extends BooksTestCase
         while (($next = $this->matchable($unapplied->customers($account, '2026-10-31'))) !== null && $count++ < 200) {
             $this->settleAll($next->id);
         }
-        self::assertSame(0, array_sum(array_map(static fn (LooseCustomer $customer): int => $customer->matchable, $unapplied->customers($account, '2026-10-31'))));
+        self::assertSame(
+            0,
+            array_sum(
+                array_map(
+                    static fn (UnappliedCustomer $customer): int => $customer->sums->matchable,
+                    $unapplied->customers($account, '2026-10-31'),
+                ),
+            ),
+        );
         $after = $this->report('proof');
         self::assertSame($proof['causes'], $after['causes']);
         self::assertSame($proof['difference'], $after['difference']);
         // Matching changes no balance but for the exchange that it realises, which the ledger gets too.
         self::assertSame($after['own_vouchers'], number_format((float) $after['customers'] - (float) $proof['customers'], 2, '.', ''));
 
-        // Credit balances: the sum presented is what is loose and cannot be matched.
+        // Credit balances: the sum presented is what is unapplied and cannot be matched.
         $plan = $this->report('credit-balances');
         $aged = $this->report('aged');
         app(PresentCreditBalances::class)->post('demo', $account, '2026-10-31');
@@ -88,8 +121,8 @@ final class DemoTest extends BooksTestCase
     public function test_the_statements_of_october_are_worked_by_their_first_proposals(): void
     {
         Artisan::call('ajuste:demo', ['--quiet' => true]);
-        $truth = (new DemoFiles)->truth();
-        $control = app(Settings::class)->controlAccount();
+        $truth = (new DemoFiles())->truth();
+        $control = $this->control();
         $before = $this->report('proof');
         $worth = $settled = 0;
         $wrong = [];
@@ -99,36 +132,53 @@ final class DemoTest extends BooksTestCase
             $worth += max(0, $line->amount->minor);
             if ($guess->isCertain() && $guess->confirmation !== null) {
                 $posting = DB::table('postings')->where('id', $guess->confirmation->postingId)->first();
-                $wrong = [...$wrong, ...(in_array($is, [$posting->document, $posting->batch], true) ? [] : ["{$line->reference} confirms {$posting->document}{$posting->batch}, not {$is}"])];
+                $wrong = [
+                    ...$wrong,
+                    ...in_array($is, [$posting->document, $posting->batch], true)
+                        ? []
+                        : ["{$line->reference} confirms {$posting->document}{$posting->batch}, not {$is}"],
+                ];
                 app(PlaceElsewhere::class)->confirm("c{$line->id}", $line->id, $guess->confirmation->postingId);
                 $settled += $line->amount->minor;
             } elseif ($guess->isCertain()) {
                 $customer = (string) DB::table('customers')->where('id', $guess->payers[0]->customerId)->value('customer');
-                $wrong = [...$wrong, ...($is === $customer ? [] : ["{$line->reference} is placed with {$customer}, not {$is}"])];
-                app(PlaceReceipt::class)->post("p{$line->id}", LineGuess::requestFor($line, $guess->payers[0]->customerId, $guess->proposal), $control);
+                $wrong = [...$wrong, ...$is === $customer ? [] : ["{$line->reference} is placed with {$customer}, not {$is}"]];
+                app(PlaceReceipt::class)->post(
+                    "p{$line->id}",
+                    LineGuess::requestFor($line, $guess->payers[0]->customerId, $guess->proposal),
+                    $control,
+                );
                 $settled += $line->amount->minor;
             }
         }
         self::assertSame([], $wrong);
         self::assertGreaterThan(0.85, $settled / $worth);
         // What is left says why not.
-        $left = array_map(static fn (LineGuess $guess): string => $guess->kind(), app(ReceiptWorklist::class)->guesses($control, '2026-10-31'));
+        $left = array_map(
+            static fn (LineGuess $guess): string => $guess->kind(),
+            app(ReceiptWorklist::class)->guesses($control, '2026-10-31'),
+        );
         sort($left);
         self::assertSame(['came back', 'in order of age', 'payer not sure', 'payer unknown', 'quoted, not the same sum'], $left);
         self::assertSame($before['difference'], $this->report('proof')['difference']);
         $this->assertBooksHold();
     }
 
-    /** @param  list<LooseCustomer>  $customers */
-    private function matchable(array $customers): ?LooseCustomer
+    /** @param  list<UnappliedCustomer>  $customers */
+    private function matchable(array $customers): ?UnappliedCustomer
     {
-        return array_values(array_filter($customers, static fn (LooseCustomer $customer): bool => $customer->matchable > 0))[0] ?? null;
+        return array_values(array_filter($customers, static fn (UnappliedCustomer $customer): bool => $customer->sums->matchable > 0))[0] ??
+            null;
     }
 
     private function settleAll(int $customerId): void
     {
-        $control = app(Settings::class)->controlAccount();
+        $control = $this->control();
         $items = array_map(static fn (OpenItem $item): int => $item->id, app(Unapplied::class)->items($control, $customerId, '2026-10-31'));
-        app(SettleItems::class)->post("demo-{$customerId}-".bin2hex(random_bytes(4)), new MatchRequest($customerId, array_fill_keys($items, '')), $control);
+        app(SettleItems::class)->post(
+            "demo-{$customerId}-".bin2hex(random_bytes(4)),
+            new MatchRequest($customerId, array_fill_keys($items, null)),
+            $control,
+        );
     }
 }

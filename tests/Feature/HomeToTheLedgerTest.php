@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use Ajuste\Core\Refusal;
+use Ajuste\Core\Run\RunKind;
 use App\Actions\ExportJournals;
 use App\Actions\PresentCreditBalances;
+use App\Actions\ReverseRun;
 use App\Models\Run;
 use App\Queries\HomeToTheLedger;
 use App\Queries\Settings;
@@ -19,9 +21,20 @@ final class HomeToTheLedgerTest extends BooksTestCase
     protected function setUp(): void
     {
         parent::setUp();
-        $this->importBasics(['items.csv' => self::items([
-            'A,invoice,C1,2026-10-01,2026-10-31,EUR,1000.00,1000.00,,,,', 'R,receipt,C2,2026-10-05,,EUR,250.00,250.00,,,,', 'G,invoice,C3,2026-09-01,2026-10-01,GBP,8000.00,9232.00,,,,', 'S,receipt,C3,2026-10-12,,GBP,8000.00,9288.00,,,,',
-        ]), 'ledger.csv' => self::ledger(['E1,2026-10-01,1100,s,1000.00,,A,', 'E3,2026-10-05,1100,s,,250.00,R,', 'E4,2026-09-01,1100,s,9232.00,,G,', 'E5,2026-10-12,1100,s,,9288.00,S,'])]);
+        $this->importBasics([
+            'items.csv' => self::items([
+                'A,invoice,C1,2026-10-01,2026-10-31,EUR,1000.00,1000.00,,,,',
+                'R,receipt,C2,2026-10-05,,EUR,250.00,250.00,,,,',
+                'G,invoice,C3,2026-09-01,2026-10-01,GBP,8000.00,9232.00,,,,',
+                'S,receipt,C3,2026-10-12,,GBP,8000.00,9288.00,,,,',
+            ]),
+            'ledger.csv' => self::ledger([
+                'E1,2026-10-01,1100,s,1000.00,,A,',
+                'E3,2026-10-05,1100,s,,250.00,R,',
+                'E4,2026-09-01,1100,s,9232.00,,G,',
+                'E5,2026-10-12,1100,s,,9288.00,S,',
+            ]),
+        ]);
     }
 
     private function present(string $key = 'k'): int
@@ -51,14 +64,24 @@ final class HomeToTheLedgerTest extends BooksTestCase
         self::assertSame(['694.00', '56.00', '750.00'], [$before['ledger_as_imported'], $before['own_vouchers'], $before['control']]);
 
         $export = app(ExportJournals::class);
-        $files = ['ledger.csv' => $this->asLedger($export->journals(null)), 'items.csv' => $export->items(null), 'matches.csv' => $export->matches(null)];
+        $files = [
+            'ledger.csv' => $this->asLedger($export->journals(null)),
+            'items.csv' => $export->items(null),
+            'matches.csv' => $export->matches(null),
+        ];
         self::assertSame(['exported'], $this->states());
         $report = $this->import($files);
         self::assertSame([], $report->refused);
-        self::assertSame(['items.csv' => [0, 1], 'matches.csv' => [0, 1], 'ledger.csv' => [0, 3]], array_map(static fn ($file): array => [$file->new, $file->confirms], array_column($report->files, null, 'name')));
+        self::assertSame(
+            ['items.csv' => [0, 1], 'matches.csv' => [0, 1], 'ledger.csv' => [0, 3]],
+            array_map(static fn ($file): array => [$file->new, $file->confirms], array_column($report->files, null, 'name')),
+        );
 
         $after = $this->report('proof');
-        self::assertSame(['750.00', '0.00', '750.00', $before['customers'], '0.00'], [$after['ledger_as_imported'], $after['own_vouchers'], $after['control'], $after['customers'], $after['difference']]);
+        self::assertSame(
+            ['750.00', '0.00', '750.00', $before['customers'], '0.00'],
+            [$after['ledger_as_imported'], $after['own_vouchers'], $after['control'], $after['customers'], $after['difference']],
+        );
         self::assertSame(['taken over'], $this->states());
         self::assertTrue($this->import($files)->changesNothing() || $this->import($files)->files[1]->new === 0);
         $this->assertBooksHold();
@@ -92,8 +115,16 @@ final class HomeToTheLedgerTest extends BooksTestCase
     {
         $this->match('C3', ['G' => '', 'S' => '']);
         $export = app(ExportJournals::class);
-        self::assertSame("voucher,date,account,description,debit,credit,currency,currency_amount,customer,document,reference,source\nAJ-00001,2026-10-12,1100,Realised exchange gain on G,56.00,,EUR,56.00,C3,G,,ajuste\nAJ-00001,2026-10-12,4800,Realised exchange gain on G,,56.00,EUR,56.00,C3,G,,ajuste\n", $export->journals(null));
-        self::assertStringContainsString("G,exchange_difference,C3,2026-10-12,2026-10-12,GBP,0.00,56.00,debit,G,1100,AJ-00001\n", $export->items(null));
+        self::assertSame(
+            "voucher,date,account,description,debit,credit,currency,currency_amount,customer,document,reference,source\nAJ-00001,"
+                ."2026-10-12,1100,Realised exchange gain on G,56.00,,EUR,56.00,C3,G,,ajuste\nAJ-00001,2026-10-12,4800,"
+                    ."Realised exchange gain on G,,56.00,EUR,56.00,C3,G,,ajuste\n",
+            $export->journals(null),
+        );
+        self::assertStringContainsString(
+            "G,exchange_difference,C3,2026-10-12,2026-10-12,GBP,0.00,56.00,debit,G,1100,AJ-00001\n",
+            $export->items(null),
+        );
         self::assertSame("date,debit_document,credit_document,amount\n2026-10-12,G,S,8000.00\n", $export->matches(null));
         self::assertSame(1, substr_count($export->journals('2026-10-13'), "\n"));
     }
@@ -107,9 +138,16 @@ final class HomeToTheLedgerTest extends BooksTestCase
         DB::disconnect();
         unlink("{$this->folder}/books.sqlite");
         Artisan::call('ajuste:books');
-        $this->importBasics(['items 1.csv' => self::items([
-            'A,invoice,C1,2026-10-01,2026-10-31,EUR,1000.00,1000.00,,,,', 'R,receipt,C2,2026-10-05,,EUR,250.00,250.00,,,,', 'G,invoice,C3,2026-09-01,2026-10-01,GBP,8000.00,9232.00,,,,', 'S,receipt,C3,2026-10-12,,GBP,8000.00,9288.00,,,,',
-        ]), 'items 2.csv' => $ownItems, 'matches.csv' => $ownMatches]);
+        $this->importBasics([
+            'items 1.csv' => self::items([
+                'A,invoice,C1,2026-10-01,2026-10-31,EUR,1000.00,1000.00,,,,',
+                'R,receipt,C2,2026-10-05,,EUR,250.00,250.00,,,,',
+                'G,invoice,C3,2026-09-01,2026-10-01,GBP,8000.00,9232.00,,,,',
+                'S,receipt,C3,2026-10-12,,GBP,8000.00,9288.00,,,,',
+            ]),
+            'items 2.csv' => $ownItems,
+            'matches.csv' => $ownMatches,
+        ]);
         self::assertSame($aged['customers'], $this->report('aged')['customers']);
         $this->assertBooksHold();
     }
@@ -117,8 +155,14 @@ final class HomeToTheLedgerTest extends BooksTestCase
     public function test_credit_balances_post_both_vouchers_and_leave_the_proof(): void
     {
         $plan = $this->report('credit-balances');
-        self::assertSame(['306.00', [['1150', '306.00', '0.00'], ['2150', '0.00', '306.00']]], [$plan['total'], array_map(array_values(...), $plan['voucher'])]);
-        self::assertSame(['C2 250.00', 'C3 56.00'], array_map(static fn (array $line): string => "{$line['customer']} {$line['base']}", $plan['lines']));
+        self::assertSame(
+            ['306.00', [['1150', '306.00', '0.00'], ['2150', '0.00', '306.00']]],
+            [$plan['total'], array_map(array_values(...), $plan['voucher'])],
+        );
+        self::assertSame(
+            ['C2 250.00', 'C3 56.00'],
+            array_map(static fn (array $line): string => "{$line['customer']} {$line['base']}", $plan['lines']),
+        );
         $proof = $this->report('proof');
         $run = $this->present();
         self::assertSame($run, $this->present());
@@ -139,13 +183,34 @@ final class HomeToTheLedgerTest extends BooksTestCase
         self::assertSame('250.00', $plan['total']);
         $second = $this->present('second');
         self::assertSame(25000, Run::query()->findOrFail($second)->total);
-        self::assertSame(0, (int) DB::table('postings')->join('accounts', 'accounts.id', '=', 'account_id')->where('account', '1150')->where('date', '<=', '2026-11-30')->sum('base'));
-        self::assertSame(25000, (int) DB::table('postings')->join('accounts', 'accounts.id', '=', 'account_id')->where('account', '1150')->where('date', '<=', '2026-10-31')->sum('base'));
-        app(PresentCreditBalances::class)->reverseRun('r', $second, 'agreed to refund');
-        self::assertSame(0, (int) DB::table('postings')->join('accounts', 'accounts.id', '=', 'account_id')->where('account', '2150')->where('date', '<=', '2026-10-31')->sum('base'));
+        self::assertSame(
+            0,
+            (int) DB::table('postings')
+                ->join('accounts', 'accounts.id', '=', 'account_id')
+                ->where('account', '1150')
+                ->where('date', '<=', '2026-11-30')
+                ->sum('base'),
+        );
+        self::assertSame(
+            25000,
+            (int) DB::table('postings')
+                ->join('accounts', 'accounts.id', '=', 'account_id')
+                ->where('account', '1150')
+                ->where('date', '<=', '2026-10-31')
+                ->sum('base'),
+        );
+        app(ReverseRun::class)->post('r', RunKind::CreditBalances, $second, 'agreed to refund');
+        self::assertSame(
+            0,
+            (int) DB::table('postings')
+                ->join('accounts', 'accounts.id', '=', 'account_id')
+                ->where('account', '2150')
+                ->where('date', '<=', '2026-10-31')
+                ->sum('base'),
+        );
         $this->assertBooksHold();
         $this->expectException(Refusal::class);
-        app(PresentCreditBalances::class)->reverseRun('r2', $second, 'again');
+        app(ReverseRun::class)->post('r2', RunKind::CreditBalances, $second, 'again');
     }
 
     public function test_nothing_is_posted_into_locked_days(): void

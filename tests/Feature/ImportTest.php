@@ -6,9 +6,9 @@ namespace Tests\Feature;
 
 use Ajuste\Core\Refusal;
 use App\Actions\Import\RefusedRow;
-use App\Actions\Import\SourceFile;
-use App\Actions\Import\SourceFiles;
-use App\Actions\Import\Table;
+use App\Files\SourceFile;
+use App\Files\SourceFiles;
+use App\Files\Table;
 use Illuminate\Support\Facades\DB;
 use PhpOffice\PhpSpreadsheet\Spreadsheet;
 use PhpOffice\PhpSpreadsheet\Writer\Ods;
@@ -28,8 +28,16 @@ final class ImportTest extends BooksTestCase
         self::assertNull($again->importId);
         self::assertSame(1, DB::table('imports')->count());
 
-        $changed = $this->import(['items.csv' => self::items(['A,invoice,C1,2026-10-01,2026-10-31,EUR,120.00,120.00,,,,', 'C,invoice,C2,2026-10-03,2026-10-31,EUR,7.00,7.00,,,,'])]);
-        self::assertSame([1, 0, 1, 1], [$changed->files[0]->new, $changed->files[0]->same, $changed->files[0]->changed, $changed->files[0]->vanished]);
+        $changed = $this->import([
+            'items.csv' => self::items([
+                'A,invoice,C1,2026-10-01,2026-10-31,EUR,120.00,120.00,,,,',
+                'C,invoice,C2,2026-10-03,2026-10-31,EUR,7.00,7.00,,,,',
+            ]),
+        ]);
+        self::assertSame(
+            [1, 0, 1, 1],
+            [$changed->files[0]->new, $changed->files[0]->same, $changed->files[0]->changed, $changed->files[0]->vanished],
+        );
         self::assertSame(['B'], $changed->files[0]->vanishedNames);
         // The earlier version stays, superseded; what vanished is reported and never removed.
         self::assertSame([10000, 12000], DB::table('items')->where('document', 'A')->orderBy('version')->pluck('amount')->all());
@@ -46,7 +54,10 @@ final class ImportTest extends BooksTestCase
 
     public function test_control_totals_stand_beside_those_of_the_books(): void
     {
-        $report = $this->importBasics(['items.csv' => self::items([self::INVOICE, 'R,receipt,C1,2026-10-05,,EUR,30.00,30.00,,,,']), 'ledger.csv' => self::ledger(['E1,2026-10-01,1100,s,100.00,,A,', 'E1,2026-10-01,4000,s,,100.00,A,'])]);
+        $report = $this->importBasics([
+            'items.csv' => self::items([self::INVOICE, 'R,receipt,C1,2026-10-05,,EUR,30.00,30.00,,,,']),
+            'ledger.csv' => self::ledger(['E1,2026-10-01,1100,s,100.00,,A,', 'E1,2026-10-01,4000,s,,100.00,A,']),
+        ]);
         $items = $report->files[3];
         self::assertSame([10000, 3000, 10000, 3000], [$items->debits, $items->credits, $items->bookDebits, $items->bookCredits]);
         self::assertSame([10000, 10000], [$report->files[4]->debits, $report->files[4]->bookCredits]);
@@ -57,19 +68,49 @@ final class ImportTest extends BooksTestCase
     {
         yield 'negative amount' => ['items.csv', 'X,invoice,C1,2026-10-01,2026-10-31,EUR,-5.00,-5.00,,,,', 'amount', 'positive'];
         yield 'zero amount' => ['items.csv', 'X,invoice,C1,2026-10-01,2026-10-31,EUR,0.00,0.00,,,,', 'amount', 'above zero'];
-        yield 'too many decimals' => ['items.csv', 'X,invoice,C1,2026-10-01,2026-10-31,EUR,5.005,5.005,,,,', 'amount', 'at most 2 decimals'];
+        yield 'too many decimals' => [
+            'items.csv',
+            'X,invoice,C1,2026-10-01,2026-10-31,EUR,5.005,5.005,,,,',
+            'amount',
+            'at most 2 decimals',
+        ];
         yield 'decimals of yen' => ['items.csv', 'X,invoice,C1,2026-10-01,2026-10-31,JPY,5.5,5.00,,,,', 'amount', 'at most 0 decimals'];
         yield 'unknown customer' => ['items.csv', 'X,invoice,C9,2026-10-01,2026-10-31,EUR,5.00,5.00,,,,', 'customer', 'customers.csv'];
         yield 'unknown currency' => ['items.csv', 'X,invoice,C1,2026-10-01,2026-10-31,EURO,5.00,5.00,,,,', 'currency', 'ISO 4217'];
         yield 'wrong date' => ['items.csv', 'X,invoice,C1,2026-02-30,2026-10-31,EUR,5.00,5.00,,,,', 'date', 'year, month, day'];
-        yield 'base differs in base currency' => ['items.csv', 'X,invoice,C1,2026-10-01,2026-10-31,EUR,5.00,5.01,,,,', 'base_amount', '5.00'];
+        yield 'base differs in base currency' => [
+            'items.csv',
+            'X,invoice,C1,2026-10-01,2026-10-31,EUR,5.00,5.01,,,,',
+            'base_amount',
+            '5.00',
+        ];
         yield 'foreign without base' => ['items.csv', 'X,invoice,C3,2026-10-01,2026-10-31,GBP,5.00,,,,,', 'base_amount', 'EUR'];
-        yield 'side against the kind' => ['items.csv', 'X,invoice,C1,2026-10-01,2026-10-31,EUR,5.00,5.00,credit,,,', 'side', 'debit or blank'];
+        yield 'side against the kind' => [
+            'items.csv',
+            'X,invoice,C1,2026-10-01,2026-10-31,EUR,5.00,5.00,credit,,,',
+            'side',
+            'debit or blank',
+        ];
         yield 'side missing' => ['items.csv', 'X,transfer,C1,2026-10-01,2026-10-31,EUR,5.00,5.00,,,,', 'side', 'debit or credit'];
         yield 'unknown kind' => ['items.csv', 'X,bill,C1,2026-10-01,2026-10-31,EUR,5.00,5.00,,,,', 'kind', 'invoice'];
-        yield 'unknown control account' => ['items.csv', 'X,invoice,C1,2026-10-01,2026-10-31,EUR,5.00,5.00,,,,9999', 'control_account', 'accounts.csv'];
-        yield 'exchange difference with an amount' => ['items.csv', 'X,exchange_difference,C3,2026-10-01,2026-10-31,GBP,5.00,5.00,debit,A,,', 'amount', 'zero'];
-        yield 'exchange difference of nothing' => ['items.csv', 'X,exchange_difference,C3,2026-10-01,2026-10-31,GBP,0,5.00,debit,NONE,,', 'reference', 'corrects'];
+        yield 'unknown control account' => [
+            'items.csv',
+            'X,invoice,C1,2026-10-01,2026-10-31,EUR,5.00,5.00,,,,9999',
+            'control_account',
+            'accounts.csv',
+        ];
+        yield 'exchange difference with an amount' => [
+            'items.csv',
+            'X,exchange_difference,C3,2026-10-01,2026-10-31,GBP,5.00,5.00,debit,A,,',
+            'amount',
+            'zero',
+        ];
+        yield 'exchange difference of nothing' => [
+            'items.csv',
+            'X,exchange_difference,C3,2026-10-01,2026-10-31,GBP,0,5.00,debit,NONE,,',
+            'reference',
+            'corrects',
+        ];
         yield 'no document' => ['items.csv', ',invoice,C1,2026-10-01,2026-10-31,EUR,5.00,5.00,,,,', 'document', 'a value'];
         yield 'formula' => ['items.csv', 'X,invoice,C1,2026-10-01,2026-10-31,EUR,=1+1,5.00,,,,', 'amount', 'a number'];
         yield 'both debit and credit' => ['ledger.csv', 'E,2026-10-01,1100,x,5.00,5.00,,', 'credit', 'exactly one'];
@@ -87,7 +128,13 @@ final class ImportTest extends BooksTestCase
     {
         $this->importBasics(['items.csv' => self::items([self::INVOICE])]);
         $before = $this->dump();
-        $head = ['items.csv' => rtrim(self::items([]))."\n", 'ledger.csv' => rtrim(self::ledger([]))."\n", 'settings.csv' => "name,value\n", 'rates.csv' => "date,currency,rate,quoted\n", 'accounts.csv' => "account,name,type,role\n"][$file];
+        $head = [
+            'items.csv' => rtrim(self::items([]))."\n",
+            'ledger.csv' => rtrim(self::ledger([]))."\n",
+            'settings.csv' => "name,value\n",
+            'rates.csv' => "date,currency,rate,quoted\n",
+            'accounts.csv' => "account,name,type,role\n",
+        ][$file];
         $report = $this->import([$file => $head.$row."\n", 'suppliers.csv' => "supplier,name,currency\nS1,Uno,EUR\n"]);
 
         self::assertNull($report->importId);
@@ -100,7 +147,10 @@ final class ImportTest extends BooksTestCase
     public function test_refused_rows_can_be_set_aside_and_stay_on_the_list(): void
     {
         $this->importBasics();
-        $report = $this->import(['items.csv' => self::items([self::INVOICE, 'X,invoice,C9,2026-10-01,2026-10-31,EUR,5.00,5.00,,,,'])], setAside: true);
+        $report = $this->import(
+            ['items.csv' => self::items([self::INVOICE, 'X,invoice,C9,2026-10-01,2026-10-31,EUR,5.00,5.00,,,,'])],
+            setAside: true,
+        );
         self::assertNotNull($report->importId);
         self::assertSame(1, DB::table('items')->count());
         $row = DB::table('rows_set_aside')->first();
@@ -111,7 +161,9 @@ final class ImportTest extends BooksTestCase
     public function test_a_file_that_cannot_be_read_blocks_the_whole(): void
     {
         $this->importBasics();
-        foreach (['items.csv' => '', 'ledger.csv' => "\0\1\2binary", 'matches.csv' => "date;amount\n2026-10-01;5.00\n"] as $name => $content) {
+        foreach (
+            ['items.csv' => '', 'ledger.csv' => "\0\1\2binary", 'matches.csv' => "date;amount\n2026-10-01;5.00\n"] as $name => $content
+        ) {
             $report = $this->import([$name => $content, 'suppliers.csv' => "supplier,name,currency\nS1,Uno,EUR\n"], setAside: true);
             self::assertTrue($report->blocked, $name);
             self::assertNull($report->importId);
@@ -121,12 +173,23 @@ final class ImportTest extends BooksTestCase
 
     public function test_matches_follow_their_rules(): void
     {
-        $items = self::items([self::INVOICE, 'B,invoice,C2,2026-10-01,2026-10-31,EUR,70.00,70.00,,,,', 'R,receipt,C1,2026-10-05,,EUR,130.00,130.00,,,,', 'G,invoice,C3,2026-09-01,2026-10-01,GBP,8000.00,9232.00,,,,', 'S,receipt,C3,2026-10-12,,GBP,8000.00,9288.00,,,,']);
+        $items = self::items([
+            self::INVOICE,
+            'B,invoice,C2,2026-10-01,2026-10-31,EUR,70.00,70.00,,,,',
+            'R,receipt,C1,2026-10-05,,EUR,130.00,130.00,,,,',
+            'G,invoice,C3,2026-09-01,2026-10-01,GBP,8000.00,9232.00,,,,',
+            'S,receipt,C3,2026-10-12,,GBP,8000.00,9288.00,,,,',
+        ]);
         $this->importBasics(['items.csv' => $items]);
         $head = "date,debit_document,credit_document,amount\n";
         $says = [
-            '2026-10-04,A,R,10.00' => 'not before 2026-10-05', '2026-10-05,A,R,100.01' => 'at most 100.00', '2026-10-05,B,R,10.00' => 'same customer', '2026-10-05,A,NONE,10.00' => 'credit side',
-            '2026-10-05,R,A,10.00' => 'debit side', '2026-10-05,A,R,0.00' => 'above zero', '2026-10-12,G,S,8000.00' => 'exchange difference of 56.00 EUR debit is missing',
+            '2026-10-04,A,R,10.00' => 'not before 2026-10-05',
+            '2026-10-05,A,R,100.01' => 'at most 100.00',
+            '2026-10-05,B,R,10.00' => 'same customer',
+            '2026-10-05,A,NONE,10.00' => 'credit side',
+            '2026-10-05,R,A,10.00' => 'debit side',
+            '2026-10-05,A,R,0.00' => 'above zero',
+            '2026-10-12,G,S,8000.00' => 'exchange difference of 56.00 EUR debit is missing',
         ];
         foreach ($says as $row => $expected) {
             $report = $this->import(['matches.csv' => "{$head}{$row}\n"], rehearse: true);
@@ -136,7 +199,15 @@ final class ImportTest extends BooksTestCase
         $good = ['matches.csv' => "{$head}2026-10-05,A,R,60.00\n2026-10-06,A,R,40.00\n"];
         self::assertSame(2, $this->import($good)->files[0]->new);
         self::assertTrue($this->import($good)->changesNothing());
-        self::assertSame(['A', '2026-10-06', 10000], array_values((array) DB::table('item_positions')->join('items', 'items.id', '=', 'row_id')->where('document', 'A')->first(['document', 'settled_on', 'matched'])));
+        self::assertSame(
+            ['A', '2026-10-06', 10000],
+            array_values(
+                (array) DB::table('item_positions')
+                    ->join('items', 'items.id', '=', 'row_id')
+                    ->where('document', 'A')
+                    ->first(['document', 'settled_on', 'matched']),
+            ),
+        );
         $this->assertBooksHold();
     }
 
@@ -144,7 +215,13 @@ final class ImportTest extends BooksTestCase
     public function test_imported_exchange_differences_make_up_for_what_a_match_moved(): void
     {
         $this->importBasics([
-            'items.csv' => self::items(['G,invoice,C3,2026-09-01,2026-10-01,GBP,8000.00,9232.00,,,,', 'U,exchange_difference,C3,2026-09-30,,GBP,0,144.00,debit,G,,', 'S,receipt,C3,2026-10-12,,GBP,8000.00,9288.00,,,,', 'V,exchange_difference,C3,2026-10-12,,GBP,0,144.00,credit,G,,', 'X,exchange_difference,C3,2026-10-12,,GBP,0,56.00,debit,G,,']),
+            'items.csv' => self::items([
+                'G,invoice,C3,2026-09-01,2026-10-01,GBP,8000.00,9232.00,,,,',
+                'U,exchange_difference,C3,2026-09-30,,GBP,0,144.00,debit,G,,',
+                'S,receipt,C3,2026-10-12,,GBP,8000.00,9288.00,,,,',
+                'V,exchange_difference,C3,2026-10-12,,GBP,0,144.00,credit,G,,',
+                'X,exchange_difference,C3,2026-10-12,,GBP,0,56.00,debit,G,,',
+            ]),
             'matches.csv' => "date,debit_document,credit_document,amount\n2026-10-12,G,S,8000.00\n",
         ]);
         self::assertSame([], $this->report('aged', ['--as-of' => '2026-10-31'])['customers']);
@@ -160,7 +237,10 @@ final class ImportTest extends BooksTestCase
         $this->match('C1', ['A' => '', 'R' => '']);
         $low = $this->import(['items.csv' => self::items(['A,invoice,C1,2026-10-01,2026-10-31,EUR,59.99,59.99,,,,'])]);
         self::assertStringContainsString('matched for more', $low->refused[0]->expected);
-        self::assertSame(1, $this->import(['items.csv' => self::items(['A,invoice,C1,2026-10-01,2026-10-31,EUR,60.00,60.00,,,,'])])->files[0]->changed);
+        self::assertSame(
+            1,
+            $this->import(['items.csv' => self::items(['A,invoice,C1,2026-10-01,2026-10-31,EUR,60.00,60.00,,,,'])])->files[0]->changed,
+        );
         self::assertSame('2026-10-05', DB::table('item_positions')->where('item_id', $this->itemId('A'))->value('settled_on'));
         $this->assertBooksHold();
     }
@@ -169,19 +249,34 @@ final class ImportTest extends BooksTestCase
     {
         $this->importBasics(['items.csv' => self::items(['A,invoice,C1,2026-09-15,2026-10-31,EUR,100.00,100.00,,,,'])]);
         $this->lock('2026-09');
-        $report = $this->import(['items.csv' => self::items(['A,invoice,C1,2026-09-15,2026-10-31,EUR,100.00,100.00,,,,', 'N,invoice,C1,2026-09-30,2026-10-31,EUR,1.00,1.00,,,,', 'A,invoice,C1,2026-10-15,2026-10-31,EUR,100.00,100.00,,,,']), 'ledger.csv' => self::ledger(['E,2026-09-30,1100,x,1.00,,,'])]);
-        self::assertSame(['items.csv 3', 'ledger.csv 2'], array_map(static fn (RefusedRow $row): string => "{$row->file} {$row->row}", $report->refused));
+        $report = $this->import([
+            'items.csv' => self::items([
+                'A,invoice,C1,2026-09-15,2026-10-31,EUR,100.00,100.00,,,,',
+                'N,invoice,C1,2026-09-30,2026-10-31,EUR,1.00,1.00,,,,',
+                'A,invoice,C1,2026-10-15,2026-10-31,EUR,100.00,100.00,,,,',
+            ]),
+            'ledger.csv' => self::ledger(['E,2026-09-30,1100,x,1.00,,,']),
+        ]);
+        self::assertSame(
+            ['items.csv 3', 'ledger.csv 2'],
+            array_map(static fn (RefusedRow $row): string => "{$row->file} {$row->row}", $report->refused),
+        );
         self::assertStringContainsString('first open day is 2026-10-01', $report->refused[0]->expected);
     }
 
     public function test_sheets_are_read_alike_and_formulas_refused(): void
     {
         foreach (['xlsx' => Xlsx::class, 'ods' => Ods::class] as $extension => $writer) {
-            $book = new Spreadsheet;
-            $book->getActiveSheet()->fromArray([['date', 'currency', 'rate'], ['2026-10-31', 'GBP', 1.172], ['2026-10-30', 'JPY', 0.00617]], null, 'A1', true);
+            $book = new Spreadsheet();
+            $book
+                ->getActiveSheet()
+                ->fromArray([['date', 'currency', 'rate'], ['2026-10-31', 'GBP', 1.172], ['2026-10-30', 'JPY', 0.00617]], null, 'A1', true);
             $path = "{$this->folder}/rates.{$extension}";
             (new $writer($book))->save($path);
-            self::assertSame([['date', 'currency', 'rate'], ['2026-10-31', 'GBP', '1.172'], ['2026-10-30', 'JPY', '0.00617']], array_values(iterator_to_array(Table::rows(new SourceFile("rates.{$extension}", $path)))));
+            self::assertSame(
+                [['date', 'currency', 'rate'], ['2026-10-31', 'GBP', '1.172'], ['2026-10-30', 'JPY', '0.00617']],
+                array_values(iterator_to_array(Table::rows(new SourceFile("rates.{$extension}", $path)))),
+            );
             $book->getActiveSheet()->setCellValue('C2', '=1+1');
             (new $writer($book))->save($path);
             try {
@@ -199,7 +294,7 @@ final class ImportTest extends BooksTestCase
     public function test_archives_are_opened_with_care(): void
     {
         $zip = static function (string $path, array $files): void {
-            $archive = new ZipArchive;
+            $archive = new ZipArchive();
             $archive->open($path, ZipArchive::CREATE | ZipArchive::OVERWRITE);
             foreach ($files as $name => $content) {
                 $archive->addFromString($name, $content);
@@ -208,8 +303,16 @@ final class ImportTest extends BooksTestCase
         };
         $scratch = "{$this->folder}/scratch";
         mkdir($scratch);
-        $zip("{$this->folder}/good.zip", ['oct/items.csv' => 'x', '__MACOSX/items.csv' => 'y', 'readme.md' => 'z', 'oct/nested.zip' => 'n']);
-        self::assertSame(['items.csv'], array_map(static fn (SourceFile $file): string => $file->name, SourceFiles::at("{$this->folder}/good.zip", $scratch)));
+        $zip("{$this->folder}/good.zip", [
+            'oct/items.csv' => 'x',
+            '__MACOSX/items.csv' => 'y',
+            'readme.md' => 'z',
+            'oct/nested.zip' => 'n',
+        ]);
+        self::assertSame(
+            ['items.csv'],
+            array_map(static fn (SourceFile $file): string => $file->name, SourceFiles::at("{$this->folder}/good.zip", $scratch)),
+        );
         foreach (['../items.csv', '/etc/items.csv', 'a/../../items.csv', 'C:\\items.csv', '..\\items.csv', "it\nems.csv"] as $odd) {
             $zip("{$this->folder}/odd.zip", [$odd => 'x']);
             try {
@@ -237,7 +340,25 @@ final class ImportTest extends BooksTestCase
     private function dump(): string
     {
         $all = [];
-        foreach (['imports', 'import_files', 'items', 'postings', 'matches', 'settings', 'accounts', 'suppliers', 'customers', 'rates', 'control_days', 'item_positions', 'audit_records', 'rows_set_aside', 'mappings'] as $table) {
+        foreach (
+            [
+                'imports',
+                'import_files',
+                'items',
+                'postings',
+                'matches',
+                'settings',
+                'accounts',
+                'suppliers',
+                'customers',
+                'rates',
+                'control_days',
+                'item_positions',
+                'audit_records',
+                'rows_set_aside',
+                'mappings',
+            ] as $table
+        ) {
             $all[$table] = DB::table($table)->get()->all();
         }
 
@@ -246,12 +367,27 @@ final class ImportTest extends BooksTestCase
 
     public function test_two_imports_of_the_same_file_are_compared(): void
     {
-        $this->importBasics(['items.csv' => self::items(['A,invoice,C1,2026-10-01,2026-10-31,EUR,100.00,100.00,,,,', 'B,invoice,C1,2026-10-02,2026-11-01,EUR,50.00,50.00,,,,', 'C,invoice,C2,2026-10-02,2026-11-01,EUR,9.00,9.00,,,,'])]);
-        $this->import(['items.csv' => self::items(['A,invoice,C1,2026-10-01,2026-10-31,EUR,120.00,120.00,,,,', 'C,invoice,C2,2026-10-02,2026-11-01,EUR,9.00,9.00,,,,', 'D,invoice,C2,2026-10-05,2026-11-04,EUR,7.00,7.00,,,,'])]);
+        $this->importBasics([
+            'items.csv' => self::items([
+                'A,invoice,C1,2026-10-01,2026-10-31,EUR,100.00,100.00,,,,',
+                'B,invoice,C1,2026-10-02,2026-11-01,EUR,50.00,50.00,,,,',
+                'C,invoice,C2,2026-10-02,2026-11-01,EUR,9.00,9.00,,,,',
+            ]),
+        ]);
+        $this->import([
+            'items.csv' => self::items([
+                'A,invoice,C1,2026-10-01,2026-10-31,EUR,120.00,120.00,,,,',
+                'C,invoice,C2,2026-10-02,2026-11-01,EUR,9.00,9.00,,,,',
+                'D,invoice,C2,2026-10-05,2026-11-04,EUR,7.00,7.00,,,,',
+            ]),
+        ]);
         $file = (int) DB::table('import_files')->where('kind', 'items')->max('id');
         $this->actingAs($this->person('reader'));
         $this->get('/intake/imports/2')->assertSee('items.csv against the one before');
-        $this->get("/intake/compare?file={$file}")->assertOk()->assertSee('1 added, 1 changed, 1 vanished, 1 the same')->assertSee('100.00 → 120.00');
+        $this->get("/intake/compare?file={$file}")
+            ->assertOk()
+            ->assertSee('1 added, 1 changed, 1 vanished, 1 the same')
+            ->assertSee('100.00 → 120.00');
         $this->get('/intake/compare?file=999')->assertStatus(422);
         $this->get('/intake/compare?file='.DB::table('import_files')->min('id'))->assertStatus(422);
     }

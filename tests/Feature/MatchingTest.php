@@ -5,10 +5,14 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use Ajuste\Core\Refusal;
-use App\Actions\MatchItems;
-use App\Actions\MatchRequest;
 use App\Actions\ReverseSettlement;
+use App\Actions\SettleItems;
+use App\Http\Say;
+use App\Models\Item;
+use App\Queries\CustomerHistory;
+use App\Queries\Positions;
 use App\Queries\Verification;
+use App\Values\MatchRequest;
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\DB;
 use PDOException;
@@ -19,10 +23,22 @@ final class MatchingTest extends BooksTestCase
     protected function setUp(): void
     {
         parent::setUp();
-        $this->importBasics(['items.csv' => self::items([
-            'A,invoice,C1,2026-10-01,2026-10-31,EUR,100.00,100.00,,,,', 'B,invoice,C1,2026-10-02,2026-10-31,EUR,70.00,70.00,,,,', 'R,receipt,C1,2026-10-05,,EUR,130.00,130.00,,,,',
-            'G,invoice,C3,2026-09-01,2026-10-01,GBP,8000.00,9232.00,,,,', 'S,receipt,C3,2026-10-12,,GBP,8000.00,9288.00,,,,',
-        ]), 'ledger.csv' => self::ledger(['E1,2026-10-01,1100,s,100.00,,A,', 'E2,2026-10-02,1100,s,70.00,,B,', 'E3,2026-10-05,1100,s,,130.00,R,', 'E4,2026-09-01,1100,s,9232.00,,G,', 'E5,2026-10-12,1100,s,,9288.00,S,'])]);
+        $this->importBasics([
+            'items.csv' => self::items([
+                'A,invoice,C1,2026-10-01,2026-10-31,EUR,100.00,100.00,,,,',
+                'B,invoice,C1,2026-10-02,2026-10-31,EUR,70.00,70.00,,,,',
+                'R,receipt,C1,2026-10-05,,EUR,130.00,130.00,,,,',
+                'G,invoice,C3,2026-09-01,2026-10-01,GBP,8000.00,9232.00,,,,',
+                'S,receipt,C3,2026-10-12,,GBP,8000.00,9288.00,,,,',
+            ]),
+            'ledger.csv' => self::ledger([
+                'E1,2026-10-01,1100,s,100.00,,A,',
+                'E2,2026-10-02,1100,s,70.00,,B,',
+                'E3,2026-10-05,1100,s,,130.00,R,',
+                'E4,2026-09-01,1100,s,9232.00,,G,',
+                'E5,2026-10-12,1100,s,,9288.00,S,',
+            ]),
+        ]);
     }
 
     private function open(string $document): string
@@ -51,11 +67,11 @@ final class MatchingTest extends BooksTestCase
 
     public function test_who_comes_second_is_told_what_changed(): void
     {
-        $request = new MatchRequest($this->customerId('C1'), [$this->itemId('A') => '', $this->itemId('R') => '']);
-        $seen = app(MatchItems::class)->rehearse($request)->digest();
+        $request = new MatchRequest($this->customerId('C1'), [$this->itemId('A') => null, $this->itemId('R') => null]);
+        $seen = app(SettleItems::class)->rehearse($request, $this->control())->digest();
         $this->match('C1', ['A' => '60.00', 'R' => '60.00']);
         try {
-            app(MatchItems::class)->post('second', $request, $seen);
+            app(SettleItems::class)->post('second', $request, $this->control(), $seen);
             self::fail('The second match was posted.');
         } catch (Refusal $refusal) {
             self::assertStringContainsString('changed since you looked: Invoice A has 40.00 open', $refusal->getMessage());
@@ -86,7 +102,10 @@ final class MatchingTest extends BooksTestCase
     {
         $settlement = $this->match('C1', ['A' => '', 'R' => '']);
         $this->lock('2026-10');
-        foreach ([['2026-11-01', ' ', 'needs a reason'], ['2026-10-31', 'x', 'first open day is 2026-11-01'], ['2026-10-01', 'x', 'locked']] as [$date, $reason, $says]) {
+        foreach (
+            [['2026-11-01', ' ', 'needs a reason'], ['2026-10-31', 'x', 'first open day is '
+                .'2026-11-01'], ['2026-10-01', 'x', 'locked']] as [$date, $reason, $says]
+        ) {
             try {
                 app(ReverseSettlement::class)->post("r{$date}{$reason}", $settlement, $date, $reason);
                 self::fail('It was reversed.');
@@ -103,7 +122,10 @@ final class MatchingTest extends BooksTestCase
     public function test_open_amounts_are_those_of_the_day(): void
     {
         $this->match('C1', ['A' => '', 'R' => ''], '2026-10-20');
-        $total = fn (string $asOf): array => [$this->report('aged', ['--as-of' => $asOf])['customers'][0]['amounts'][0], $this->report('aged', ['--as-of' => $asOf])['customers'][0]['unapplied']];
+        $total = fn (string $asOf): array => [
+            $this->report('aged', ['--as-of' => $asOf])['customers'][0]['amounts'][0],
+            $this->report('aged', ['--as-of' => $asOf])['customers'][0]['unapplied'],
+        ];
         self::assertSame(['170.00', '-130.00'], $total('2026-10-19'));
         self::assertSame(['70.00', '-30.00'], $total('2026-10-20'));
         // A later match may not overdraw a day on which the item is still used by another.
@@ -124,7 +146,11 @@ final class MatchingTest extends BooksTestCase
                 [$customer, $debit, $credit] = [['C1', 'A', 'R'], ['C1', 'B', 'R'], ['C3', 'G', 'S']][mt_rand(0, 2)];
                 $amount = number_format(mt_rand(1, 9000) / 100, 2, '.', '');
                 try {
-                    $standing[] = $this->match($customer, [$debit => $amount, $credit => $amount], sprintf('2026-10-%02d', mt_rand(12, 28)));
+                    $standing[] = $this->match(
+                        $customer,
+                        [$debit => $amount, $credit => $amount],
+                        sprintf('2026-10-%02d', mt_rand(12, 28)),
+                    );
                 } catch (Refusal $refusal) {
                     self::assertStringContainsString('is open', $refusal->getMessage());
                 }
@@ -139,7 +165,10 @@ final class MatchingTest extends BooksTestCase
         foreach ($standing as $n => $settlement) {
             app(ReverseSettlement::class)->post("all{$n}", $settlement, '2026-10-28', 'test');
         }
-        self::assertSame($before, DB::table('item_positions')->whereIn('item_id', array_keys($before))->orderBy('item_id')->pluck('matched', 'item_id')->all());
+        self::assertSame(
+            $before,
+            DB::table('item_positions')->whereIn('item_id', array_keys($before))->orderBy('item_id')->pluck('matched', 'item_id')->all(),
+        );
         self::assertSame('0.00', $this->report('proof')['own_vouchers']);
         $this->assertBooksHold();
     }
@@ -147,10 +176,26 @@ final class MatchingTest extends BooksTestCase
     /** @return iterable<string, array{string}> */
     public static function tampering(): iterable
     {
-        foreach (['UPDATE items SET amount = 1', 'UPDATE items SET superseded_at = NULL', 'DELETE FROM items', 'UPDATE postings SET base = 1', 'DELETE FROM postings', 'UPDATE matches SET amount = 1', 'DELETE FROM matches',
-            'UPDATE vouchers SET date = 1', 'DELETE FROM vouchers', 'UPDATE audit_records SET who = 1', 'DELETE FROM audit_records', 'DELETE FROM settlements', 'UPDATE item_positions SET matched = amount + 1',
-            "INSERT INTO postings (voucher_id, entry, occurrence, date, account_id, base, recorded_at) SELECT id, 'x', 9, date, 1, 5, recorded_at FROM vouchers LIMIT 1",
-            "INSERT INTO vouchers (id, number, date, text, who, recorded_at) VALUES (99, 'x', '2026-10-01', 'x', 'x', 'x')"] as $sql) {
+        foreach (
+            [
+                'UPDATE items SET amount = 1',
+                'UPDATE items SET superseded_at = NULL',
+                'DELETE FROM items',
+                'UPDATE postings SET base = 1',
+                'DELETE FROM postings',
+                'UPDATE matches SET amount = 1',
+                'DELETE FROM matches',
+                'UPDATE vouchers SET date = 1',
+                'DELETE FROM vouchers',
+                'UPDATE audit_records SET who = 1',
+                'DELETE FROM audit_records',
+                'DELETE FROM settlements',
+                'UPDATE item_positions SET matched = amount + 1',
+                "INSERT INTO postings (voucher_id, entry, occurrence, date, account_id, base, recorded_at) SELECT id, 'x', 9, date, 1, "
+                    .'5, recorded_at FROM vouchers LIMIT 1',
+                "INSERT INTO vouchers (id, number, date, text, who, recorded_at) VALUES (99, 'x', '2026-10-01', 'x', 'x', 'x')",
+            ] as $sql
+        ) {
             yield $sql => [$sql];
         }
     }
@@ -167,7 +212,10 @@ final class MatchingTest extends BooksTestCase
     {
         $this->expectException(PDOException::class);
         DB::transaction(static function (): void {
-            DB::insert("INSERT INTO postings (voucher_id, entry, occurrence, date, account_id, base, recorded_at) VALUES (77, 'x', 1, '2026-10-01', 1, 5, 'x'), (77, 'x', 2, '2026-10-01', 1, -5, 'x')");
+            DB::insert(
+                "INSERT INTO postings (voucher_id, entry, occurrence, date, account_id, base, recorded_at) VALUES (77, 'x', 1, "
+                    ."'2026-10-01', 1, 5, 'x'), (77, 'x', 2, '2026-10-01', 1, -5, 'x')",
+            );
         });
     }
 
@@ -175,7 +223,9 @@ final class MatchingTest extends BooksTestCase
     {
         $this->match('C1', ['A' => '', 'R' => '']);
         DB::statement('DROP TRIGGER audit_keep');
-        DB::table('audit_records')->where('id', 1)->update(['who' => 'somebody else']);
+        DB::table('audit_records')
+            ->where('id', 1)
+            ->update(['who' => 'somebody else']);
         self::assertStringContainsString('broken at record 1', implode(app(Verification::class)->faults()));
     }
 
@@ -184,29 +234,69 @@ final class MatchingTest extends BooksTestCase
     {
         $this->importBasics([
             'items.csv' => self::items([
-                'QA,invoice,C1,2026-10-01,2026-10-31,EUR,100.00,100.00,,,QE1,', 'QB,invoice,C1,2026-10-02,2026-11-01,EUR,55.00,55.00,,,QE2,', 'QR,receipt,C1,2026-10-05,,EUR,55.00,55.00,,,QE3,', 'QS,receipt,C1,2026-10-06,,EUR,100.00,100.00,,QA,QE4,',
-                'QT,receipt,C2,2026-10-06,,EUR,7.00,7.00,,,QE5,', 'QC,invoice,C2,2026-10-02,2026-11-01,EUR,55.00,55.00,,,QE6,',
+                'QA,invoice,C1,2026-10-01,2026-10-31,EUR,100.00,100.00,,,QE1,',
+                'QB,invoice,C1,2026-10-02,2026-11-01,EUR,55.00,55.00,,,QE2,',
+                'QR,receipt,C1,2026-10-05,,EUR,55.00,55.00,,,QE3,',
+                'QS,receipt,C1,2026-10-06,,EUR,100.00,100.00,,QA,QE4,',
+                'QT,receipt,C2,2026-10-06,,EUR,7.00,7.00,,,QE5,',
+                'QC,invoice,C2,2026-10-02,2026-11-01,EUR,55.00,55.00,,,QE6,',
             ]),
-            'ledger.csv' => self::ledger(['QE1,2026-10-01,1100,s,100.00,,QA,', 'QE2,2026-10-02,1100,s,55.00,,QB,', 'QE3,2026-10-05,1100,s,,55.00,QR,', 'QE4,2026-10-06,1100,s,,100.00,QS,', 'QE5,2026-10-06,1100,s,,7.00,QT,', 'QE6,2026-10-02,1100,s,55.00,,QC,']),
+            'ledger.csv' => self::ledger([
+                'QE1,2026-10-01,1100,s,100.00,,QA,',
+                'QE2,2026-10-02,1100,s,55.00,,QB,',
+                'QE3,2026-10-05,1100,s,,55.00,QR,',
+                'QE4,2026-10-06,1100,s,,100.00,QS,',
+                'QE5,2026-10-06,1100,s,,7.00,QT,',
+                'QE6,2026-10-02,1100,s,55.00,,QC,',
+            ]),
         ]);
         $this->actingAs($this->person());
-        $page = (string) $this->get('/unapplied/run')->assertOk()->assertSee('Match 3 certain credits, 155.00')->getContent();
+        $rows = app(CustomerHistory::class)->documents($this->control()->id, $this->customerId('C1'), '2026-10-31')->get();
+        $balanceOf = static fn (Item $item): int => (int) $item->getAttribute('balance_after');
+        foreach ($rows->slice(1)->values() as $place => $earlier) {
+            $row = $rows[$place];
+            self::assertSame(($row->side === 'debit' ? 1 : -1) * $row->base, $balanceOf($row) - $balanceOf($earlier), $row->document);
+        }
+        $balance = app(Positions::class)->balance($this->control()->id, $this->customerId('C1'), '2026-10-31');
+        self::assertSame($balance->minor, $balanceOf($rows->firstOrFail()));
+        $this->get('/customers/'.$this->customerId('C1'))->assertOk()->assertSee(Say::balance($balance));
+        $page = (string) $this->get('/unapplied/run')->assertOk()->assertSee('Match 3 credits, 155.00 EUR')->getContent();
         preg_match('/name="seen" value="(\w{64})"/', $page, $seen);
-        $this->post('/unapplied/run', ['key' => 'r', 'seen' => 'other'])->assertSessionHas('refusal');
+        $left = $this->itemId('QS');
+        $this->from('/unapplied/run')
+            ->post('/unapplied/run', ['key' => 'r', 'seen' => 'other', 'leave' => [$left => '1']])
+            ->assertSessionHas('refusal');
+        $this->get('/unapplied/run')->assertSee('Match 2 credits')->assertSee("name=\"leave[{$left}]\" value=\"1\" checked", false);
+        $this->post('/unapplied/run/rehearse', ['leave' => [$left => '1']])->assertOk()->assertSee('Match 2 credits');
         foreach ([1, 2] as $click) {
             $this->post('/unapplied/run', ['key' => 'r', 'seen' => $seen[1]])->assertSessionHas('done');
         }
         self::assertSame(3, DB::table('settlements')->count());
         self::assertSame(['0.00', '0.00', '0.00'], [$this->open('QA'), $this->open('QB'), $this->open('QS')]);
-        $this->get('/unapplied/run')->assertOk()->assertDontSee('certain credit');
-        $this->post('/unapplied/'.$this->customerId('C2').'/leave', ['key' => 'l', 'reason' => '', 'look_again' => '2026-11-15'])->assertSessionHas('refusal');
-        $this->post('/unapplied/'.$this->customerId('C2').'/leave', ['key' => 'l', 'reason' => 'waits for the buyer', 'look_again' => '2026-11-15'])->assertSessionHas('done');
-        $this->get('/unapplied')->assertSee('1 customer left loose with a reason')->assertSee('until 15 Nov');
-        $this->get('/')->assertSee('Left loose on purpose')->assertSee('waits for the buyer');
-        $this->get('/unapplied?as_of=2026-11-20')->assertDontSee('left loose with a reason');
+        $this->get('/unapplied/run')->assertOk()->assertDontSee('Match 3 credits');
+        $this->post('/unapplied/'.$this->customerId('C2').'/leave', [
+            'key' => 'l',
+            'reason' => '',
+            'look_again' => '2026-10-31',
+        ])->assertSessionHas('refusal');
+        $this->post('/unapplied/'.$this->customerId('C2').'/leave', [
+            'key' => 'l',
+            'reason' => 'waits for the buyer',
+            'look_again' => '2026-10-31',
+        ])->assertSessionHas('refusal');
+        $this->post('/unapplied/'.$this->customerId('C2').'/leave', [
+            'key' => 'l',
+            'reason' => 'waits for the buyer',
+            'look_again' => '2026-11-15',
+        ])->assertSessionHas('done');
+        $this->get('/unapplied')->assertSee('1 customer left unapplied with a reason')->assertSee('until 15 Nov');
+        $this->get('/')->assertSee('Left unapplied on purpose')->assertSee('waits for the buyer');
+        $this->get('/unapplied?as_of=2026-11-20')->assertDontSee('left unapplied with a reason');
         $this->get('/unapplied/runs/1')->assertOk()->assertSee('Run 1, 3 matches')->assertSee('Reverse it as one');
         $this->get('/unapplied/runs/2')->assertNotFound();
-        $this->post('/unapplied/runs/1/reverse', ['key' => 'x', 'reason' => 'too early', 'date' => '2020-01-01'])->assertSessionHas('refusal');
+        $this->post('/unapplied/runs/1/reverse', ['key' => 'x', 'reason' => 'too early', 'date' => '2020-01-01'])->assertSessionHas(
+            'refusal',
+        );
         $this->post('/unapplied/runs/1/reverse', ['key' => 'x', 'reason' => 'too early', 'date' => '2026-10-31'])->assertSessionHas('done');
         $this->get('/unapplied/runs/1')->assertSee('reversed: too early')->assertDontSee('Reverse it as one');
         $this->post('/unapplied/runs/1/reverse', ['key' => 'y', 'reason' => 'again'])->assertSessionHas('refusal');
@@ -220,8 +310,14 @@ final class MatchingTest extends BooksTestCase
     {
         $this->actingAs($this->person());
         $this->match('C1', ['A' => '70.00', 'R' => '70.00'], '2026-11-03');
-        $this->get('/unapplied?as_of=2026-10-31')->assertOk()->assertSee('data-sort="6000"', false)->assertDontSee('data-sort="13000"', false);
-        self::assertSame('-130.00', array_column($this->report('aged', ['--as-of' => '2026-10-31'])['customers'], 'unapplied', 'customer')['C1']);
+        $this->get('/unapplied?as_of=2026-10-31')
+            ->assertOk()
+            ->assertSee('data-sort="6000"', false)
+            ->assertDontSee('data-sort="13000"', false);
+        self::assertSame(
+            '-130.00',
+            array_column($this->report('aged', ['--as-of' => '2026-10-31'])['customers'], 'unapplied', 'customer')['C1'],
+        );
         $this->match('C1', ['A' => '', 'B' => '', 'R' => ''], '2026-11-04');
         $this->get('/unapplied?as_of=2026-10-31')->assertDontSee('Uno');
     }
@@ -229,18 +325,35 @@ final class MatchingTest extends BooksTestCase
     /** What is certain goes along unless it is left out; what fits otherwise only if it is taken along. */
     public function test_a_run_posts_what_a_person_chooses(): void
     {
-        $this->importBasics(['items.csv' => self::items([
-            'PA,invoice,C2,2026-10-01,2026-10-31,EUR,40.00,40.00,,,,', 'PB,invoice,C2,2026-10-02,2026-11-01,EUR,40.00,40.00,,,,', 'PC,invoice,C2,2026-10-03,2026-11-02,EUR,77.00,77.00,,,,',
-            'PR,receipt,C2,2026-10-05,2026-10-05,EUR,40.00,40.00,,,,', 'PS,receipt,C2,2026-10-06,2026-10-06,EUR,77.00,77.00,,PC,,',
-        ])]);
+        $this->importBasics([
+            'items.csv' => self::items([
+                'PA,invoice,C2,2026-10-01,2026-10-31,EUR,40.00,40.00,,,,',
+                'PB,invoice,C2,2026-10-02,2026-11-01,EUR,40.00,40.00,,,,',
+                'PC,invoice,C2,2026-10-03,2026-11-02,EUR,77.00,77.00,,,,',
+                'PR,receipt,C2,2026-10-05,2026-10-05,EUR,40.00,40.00,,,,',
+                'PS,receipt,C2,2026-10-06,2026-10-06,EUR,77.00,77.00,,PC,,',
+            ]),
+        ]);
         $this->actingAs($this->person());
-        $page = (string) $this->get('/unapplied/run')->assertOk()->assertSee('take along')->assertSee('same amount, for you to choose')->getContent();
+        $page = (string) $this->get('/unapplied/run')
+            ->assertOk()
+            ->assertSee('take along')
+            ->assertSee('same amount, for you to choose')
+            ->getContent();
         preg_match('/name="seen" value="(\w{64})"/', $page, $seen);
         preg_match_all('/name="leave\[(\d+)\]"/', $page, $ids);
         self::assertContains((string) $this->itemId('PS'), $ids[1]);
         $certain = array_fill_keys($ids[1], '1');
-        $this->post('/unapplied/run', ['key' => 'none', 'seen' => $seen[1], 'leave' => $certain])->assertSessionHas('refusal', static fn (string $says): bool => str_contains($says, 'Nothing is chosen'));
-        $this->post('/unapplied/run', ['key' => 'r', 'seen' => $seen[1], 'leave' => $certain, 'take' => [$this->itemId('PR') => '1']])->assertSessionHas('done');
+        $this->post('/unapplied/run', ['key' => 'none', 'seen' => $seen[1], 'leave' => $certain])->assertSessionHas(
+            'refusal',
+            static fn (string $says): bool => str_contains($says, 'Nothing is chosen'),
+        );
+        $this->post('/unapplied/run', [
+            'key' => 'r',
+            'seen' => $seen[1],
+            'leave' => $certain,
+            'take' => [$this->itemId('PR') => '1'],
+        ])->assertSessionHas('done');
         self::assertSame(['0.00', '40.00', '77.00', '0.00', '77.00'], array_map($this->open(...), ['PA', 'PB', 'PC', 'PR', 'PS']));
         self::assertSame(1, DB::table('run_settlements')->count());
     }

@@ -13,11 +13,22 @@ final class MutatedFilesTest extends BooksTestCase
     {
         $this->importBasics();
         $files = [
-            'items.csv' => self::items(['A,invoice,C1,2026-10-01,2026-10-31,EUR,100.00,100.00,,,E1,', 'R,receipt,C1,2026-10-05,,EUR,60.00,60.00,,A,E2,', 'G,invoice,C3,2026-09-01,2026-10-01,GBP,80.00,92.32,,,,', 'S,receipt,C3,2026-10-12,,GBP,80.00,92.88,,,,', 'X,exchange_difference,C3,2026-10-12,,GBP,0,0.56,debit,G,,']),
+            'items.csv' => self::items([
+                'A,invoice,C1,2026-10-01,2026-10-31,EUR,100.00,100.00,,,E1,',
+                'R,receipt,C1,2026-10-05,,EUR,60.00,60.00,,A,E2,',
+                'G,invoice,C3,2026-09-01,2026-10-01,GBP,80.00,92.32,,,,',
+                'S,receipt,C3,2026-10-12,,GBP,80.00,92.88,,,,',
+                'X,exchange_difference,C3,2026-10-12,,GBP,0,0.56,debit,G,,',
+            ]),
             'matches.csv' => "date,debit_document,credit_document,amount\n2026-10-05,A,R,60.00\n2026-10-12,G,S,80.00\n",
-            'ledger.csv' => self::ledger(['E1,2026-10-01,1100,s,100.00,,A,', 'E1,2026-10-01,4000,s,,100.00,A,', 'E2,2026-10-05,1100,"pay, ""cash""",,60.00,R,bank']),
+            'ledger.csv' => self::ledger([
+                'E1,2026-10-01,1100,s,100.00,,A,',
+                'E1,2026-10-01,4000,s,,100.00,A,',
+                'E2,2026-10-05,1100,"pay, ""cash""",,60.00,R,bank',
+            ]),
             'bank.csv' => "Fecha;Concepto;Importe;Saldo\n30/10/2026;Tiendas Romeral;100,00;1.100,00\n29/10/2026;Caja;50,00;1.000,00\n",
-            'movements.sta' => ":20:X\n:25:MILL-2\n:28C:1/1\n:60F:C261029EUR100,00\n:61:2610301030C50,00NTRFNONREF//B1\n:86:Tiendas Romeral\n:62F:C261030EUR150,00\n",
+            'movements.sta' => ":20:X\n:25:MILL-2\n:28C:1/1\n:60F:C261029EUR100,00\n:61:2610301030C50,00NTRFNONREF//B1\n:86:Tiendas "
+                ."Romeral\n:62F:C261030EUR150,00\n",
             'statement.xml' => (string) file_get_contents(dirname(__DIR__).'/fixtures/camt053-08.xml'),
         ];
         mt_srand(1000);
@@ -28,9 +39,17 @@ final class MutatedFilesTest extends BooksTestCase
                 $name = (string) array_rand($mutated);
                 $mutated[$name] = $this->mutate($mutated[$name]);
             }
-            $before = DB::table('items')->count() + DB::table('postings')->count() + DB::table('matches')->count() + DB::table('money_lines')->count();
+            $before =
+                DB::table('items')->count() +
+                DB::table('postings')->count() +
+                DB::table('matches')->count() +
+                DB::table('money_lines')->count();
             $report = $this->import($mutated, setAside: mt_rand(0, 1) === 1, rehearse: $try % 10 !== 0);
-            $after = DB::table('items')->count() + DB::table('postings')->count() + DB::table('matches')->count() + DB::table('money_lines')->count();
+            $after =
+                DB::table('items')->count() +
+                DB::table('postings')->count() +
+                DB::table('matches')->count() +
+                DB::table('money_lines')->count();
             if ($report->importId === null) {
                 self::assertSame($before, $after, "try {$try}");
             } else {

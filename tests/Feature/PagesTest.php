@@ -21,19 +21,85 @@ final class PagesTest extends BooksTestCase
         $this->importBasics([
             'customers.csv' => self::CUSTOMERS.'C4,"'.self::EVIL."\",EUR\n",
             'items.csv' => self::items([
-                'A,invoice,C1,2026-10-01,2026-10-31,EUR,100.00,100.00,,,,', 'R,receipt,C1,2026-10-05,,EUR,130.00,130.00,,,,', self::EVIL.',invoice,C4,2026-10-05,2026-10-06,EUR,5.00,5.00,,=cmd(),,',
-                'G,invoice,C3,2026-09-01,2026-10-01,GBP,8000.00,9232.00,,,,', 'S,receipt,C3,2026-10-12,,GBP,8000.00,9288.00,,,,',
+                'A,invoice,C1,2026-10-01,2026-10-31,EUR,100.00,100.00,,,,',
+                'R,receipt,C1,2026-10-05,,EUR,130.00,130.00,,,,',
+                self::EVIL.',invoice,C4,2026-10-05,2026-10-06,EUR,5.00,5.00,,=cmd(),,',
+                'G,invoice,C3,2026-09-01,2026-10-01,GBP,8000.00,9232.00,,,,',
+                'S,receipt,C3,2026-10-12,,GBP,8000.00,9288.00,,,,',
             ]),
-            'ledger.csv' => self::ledger(['E1,2026-10-01,1100,"'.self::EVIL.'",100.00,,A,', 'E3,2026-10-05,1100,s,,103.00,R,', 'E4,2026-09-01,1100,s,9232.00,,G,', 'E5,2026-10-12,1100,s,,9288.00,S,']),
+            'ledger.csv' => self::ledger([
+                'E1,2026-10-01,1100,"'.self::EVIL.'",100.00,,A,',
+                'E3,2026-10-05,1100,s,,103.00,R,',
+                'E4,2026-09-01,1100,s,9232.00,,G,',
+                'E5,2026-10-12,1100,s,,9288.00,S,',
+            ]),
         ]);
     }
 
     /** @return iterable<string, array{string}> */
     public static function pages(): iterable
     {
-        foreach (['/', '/receipts', '/receipts?line=1&payer=Uno', '/receipts/placed', '/proof/source', '/proof/pairs?by=document_and_amount', '/proof/pairs?by=x', '/proof/unseen', '/proof?span=year', '/find', '/find?amount=100,00&span=all', '/find?amount=-5', '/pair-check', '/trial-balance', '/clearing', '/batches', '/deposits', '/refunds', '/settings', '/outbox', '/intake', '/intake/imports/1', '/proof', '/proof?cause=amount_transposed', '/proof?day=2026-10-05', '/proof.csv', '/proof.xlsx', '/unapplied', '/unapplied/run', '/unapplied?customer=1', '/credit-balances', '/aged', '/aged?basis=document&credits=oldest_first&buckets=15,45',
-            '/aged?credits=own_date', '/aged.csv', '/aged.xlsx', '/aged/1', '/aged/4?column=1-30&currency=EUR', '/journals', '/trail', '/documents/1', '/documents/3', '/postings/1', '/customers/1', '/customers/4', '/accounts/1100', '/accounts/1100?day=2026-10-05', '/search?q=A', '/search?q=100.00', '/search?q=%27%22%25_', '/search?q=',
-            '/?as_of=2026-10-03', '/proof?as_of=2026-09-30&known_at=2026-01-01', '/aged?known_at=2030-01-01 12:00', '/proof?account=2170', '/aged?account=1120'] as $page) {
+        foreach (
+            [
+                '/',
+                '/receipts',
+                '/receipts?line=1&payer=Uno',
+                '/receipts/placed',
+                '/proof/source',
+                '/proof/pairs?by=document_and_amount',
+                '/proof/pairs?by=x',
+                '/proof/unseen',
+                '/proof?span=year',
+                '/find',
+                '/find?amount=100,00&span=all',
+                '/find?amount=-5',
+                '/pair-check',
+                '/trial-balance',
+                '/clearing',
+                '/batches',
+                '/deposits',
+                '/bank',
+                '/refunds',
+                '/settings',
+                '/outbox',
+                '/intake',
+                '/intake/imports/1',
+                '/proof',
+                '/proof?cause=amount_transposed',
+                '/proof?day=2026-10-05',
+                '/proof.csv',
+                '/proof.xlsx',
+                '/unapplied',
+                '/unapplied/run',
+                '/unapplied?customer=1',
+                '/credit-balances',
+                '/aged',
+                '/aged?basis=document&credits=oldest_first&buckets=15,45',
+                '/aged?credits=own_date',
+                '/aged.csv',
+                '/aged.xlsx',
+                '/aged/1',
+                '/aged/4?column=1-30&currency=EUR',
+                '/journals',
+                '/trail',
+                '/documents/1',
+                '/documents/3',
+                '/postings/1',
+                '/customers/1',
+                '/customers/4',
+                '/accounts/1100',
+                '/accounts/1100?day=2026-10-05',
+                '/search?q=A',
+                '/search?q=100.00',
+                '/search?q=%27%22%25_',
+                '/search?q=',
+                '/?as_of=2026-10-03',
+                '/proof?as_of=2026-09-30&known_at=2026-01-01',
+                '/aged?known_at=2030-01-01 12:00',
+                '/proof?account=2170',
+                '/aged?account=1120',
+            ] as $page
+        ) {
             yield $page => [$page];
         }
     }
@@ -52,7 +118,9 @@ final class PagesTest extends BooksTestCase
 
     public function test_exports_hold_no_formula(): void
     {
-        DB::table('customers')->where('customer', 'C4')->update(['name' => '=HYPERLINK("x")']);
+        DB::table('customers')
+            ->where('customer', 'C4')
+            ->update(['name' => '=HYPERLINK("x")']);
         $csv = (string) $this->actingAs($this->person('reader'))->get('/aged.csv')->getContent();
         self::assertStringContainsString("\"'=HYPERLINK(\"\"x\"\")\"", $csv);
         self::assertStringContainsString("control account 1100,as of 2026-10-31,,,,,,,,-59.00\n", $csv);
@@ -62,8 +130,18 @@ final class PagesTest extends BooksTestCase
     {
         $rows = json_encode([['Customer', 'Total', 'Note'], ['=cmd()', '−1,234.50', '·'], ['Uno', '12.00', '']]);
         $this->actingAs($this->person('reader'));
-        self::assertSame("Customer,Total,Note\n'=cmd(),-1234.50,\nUno,12.00,\n", $this->post('/table.csv', ['rows' => $rows, 'name' => 'aged'])->assertOk()->getContent());
-        self::assertStringStartsWith('PK', (string) $this->post('/table.xlsx', ['rows' => $rows])->assertOk()->getContent());
+        self::assertSame(
+            "Customer,Total,Note\n'=cmd(),-1234.50,\nUno,12.00,\n",
+            $this->post('/table.csv', ['rows' => $rows, 'name' => 'aged'])
+                ->assertOk()
+                ->getContent(),
+        );
+        self::assertStringStartsWith(
+            'PK',
+            (string) $this->post('/table.xlsx', ['rows' => $rows])
+                ->assertOk()
+                ->getContent(),
+        );
         foreach (['', '[]', '{', '[[[1]]]', '"x"', '[["a"],[{"b":1}]]'] as $odd) {
             self::assertLessThan(500, $this->post('/table.xlsx', ['rows' => $odd])->getStatusCode(), $odd);
         }
@@ -72,8 +150,75 @@ final class PagesTest extends BooksTestCase
     /** @return iterable<string, array{string}> */
     public static function writes(): iterable
     {
-        foreach (['/intake', '/intake/hand-in/'.str_repeat('a', 32).'/mapping', '/intake/hand-in/'.str_repeat('a', 32).'/commit', '/intake/hand-in/'.str_repeat('a', 32).'/discard', '/intake/rows/1/close', '/unapplied/1', '/unapplied/1/rehearse', '/unapplied/1/leave', '/unapplied/run', '/unapplied/runs/1/reverse', '/matches/1/reverse', '/proof/correct', '/proof/adjust', '/proof/ask', '/proof/pair', '/proof/pairs/1/withdraw', '/proof/carry', '/proof/carried/1/withdraw', '/vouchers/1/reverse', '/receipts/accept', '/receipts/1', '/receipts/1/rehearse', '/receipts/1/aside', '/receipts/1/paste', '/receipts/1/draft', '/receipts/1/drop-draft', '/receipts/1/accounts', '/receipts/1/divide', '/receipts/1/confirm', '/receipts/placements/1/take-back', '/documents/1/returned', '/documents/1/mistaken', '/documents/1/discount', '/documents/1/send', '/contested/1/end',
-            '/batches', '/batches/type', '/batches/lines/1/remove', '/batches/1/declare', '/batches/1/close', '/batches/1/post', '/documents/1/refund', '/customers/1/credit-note', '/customers/1/credit-note/rehearse', '/documents/1/clear-rest', '/documents/1/take-back', '/notes', '/notes/1/strike', '/documents/1/move', '/matches/lines/1/reverse', '/refunds/order', '/refunds/1/approve', '/customers/1/refund', '/settings/reasons', '/settings/reasons/X/retire', '/settings/payers/forget', '/settings/rules/1/withdraw', '/bank/next', '/credit-balances', '/credit-balances/1/reverse', '/journals/journals.csv'] as $page) {
+        foreach (
+            [
+                '/intake',
+                '/intake/hand-in/'.str_repeat('a', 32).'/mapping',
+                '/intake/hand-in/'.str_repeat('a', 32).'/commit',
+                '/intake/hand-in/'.str_repeat('a', 32).'/discard',
+                '/intake/rows/1/close',
+                '/unapplied/1',
+                '/unapplied/1/rehearse',
+                '/unapplied/1/leave',
+                '/unapplied/run',
+                '/unapplied/run/rehearse',
+                '/unapplied/runs/1/reverse',
+                '/matches/1/reverse',
+                '/proof/correct',
+                '/proof/adjust',
+                '/proof/ask',
+                '/proof/pair',
+                '/proof/pairs/1/withdraw',
+                '/proof/carry',
+                '/proof/carried/1/withdraw',
+                '/vouchers/1/reverse',
+                '/receipts/accept',
+                '/receipts/1',
+                '/receipts/1/rehearse',
+                '/receipts/1/aside',
+                '/receipts/1/paste',
+                '/receipts/1/draft',
+                '/receipts/1/drop-draft',
+                '/receipts/1/accounts',
+                '/receipts/1/divide',
+                '/receipts/1/confirm',
+                '/receipts/1/answer',
+                '/bank/pick',
+                '/bank/1/decide',
+                '/receipts/placements/1/take-back',
+                '/documents/1/returned',
+                '/documents/1/mistaken',
+                '/documents/1/discount',
+                '/documents/1/send',
+                '/contested/1/end',
+                '/batches',
+                '/batches/type',
+                '/batches/lines/1/remove',
+                '/batches/1/declare',
+                '/batches/1/close',
+                '/batches/1/post',
+                '/documents/1/refund',
+                '/customers/1/credit-note',
+                '/customers/1/credit-note/rehearse',
+                '/documents/1/clear-rest',
+                '/documents/1/take-back',
+                '/notes',
+                '/notes/1/strike',
+                '/documents/1/move',
+                '/matches/lines/1/reverse',
+                '/refunds/order',
+                '/refunds/1/approve',
+                '/customers/1/refund',
+                '/settings/reasons',
+                '/settings/reasons/X/retire',
+                '/settings/payers/forget',
+                '/settings/rules/1/withdraw',
+                '/bank/next',
+                '/credit-balances',
+                '/credit-balances/1/reverse',
+                '/journals/journals.csv',
+            ] as $page
+        ) {
             yield $page => [$page];
         }
     }
@@ -86,7 +231,10 @@ final class PagesTest extends BooksTestCase
 
     public function test_every_writing_route_is_among_those_tried(): void
     {
-        $writing = collect(app('router')->getRoutes()->getRoutes())->filter(static fn ($route): bool => in_array('POST', $route->methods(), true) && ! in_array($route->uri(), ['sign-in', 'sign-out', 'table.{format}', 'pair-check'], true));
+        $writing = collect(app('router')->getRoutes()->getRoutes())->filter(
+            static fn ($route): bool => in_array('POST', $route->methods(), true) &&
+                ! in_array($route->uri(), ['sign-in', 'sign-out', 'table.{format}', 'pair-check'], true),
+        );
         self::assertCount(count([...self::writes()]), $writing);
         foreach ($writing as $route) {
             self::assertContains('writer', $route->gatherMiddleware(), $route->uri());
@@ -100,11 +248,47 @@ final class PagesTest extends BooksTestCase
         $this->post('/sign-out')->assertRedirect('/sign-in');
         $this->assertGuest();
         for ($try = 0; $try < 5; $try++) {
-            $this->post('/sign-in', ['email' => 'preparer@example.invalid', 'password' => 'wrong'])->assertSessionHasErrors(['email' => 'This address and password do not belong together.']);
+            $this->post('/sign-in', ['email' => 'preparer@example.invalid', 'password' => 'wrong'])->assertSessionHasErrors([
+                'email' => 'This address and password do not belong together.',
+            ]);
         }
         $this->post('/sign-in', ['email' => 'preparer@example.invalid', 'password' => 'olive-press'])->assertSessionHasErrors('email');
         $this->assertGuest();
         self::assertStringStartsWith('$2y$', (string) DB::table('users')->value('password'));
+    }
+
+    public function test_a_session_that_ends_in_the_middle_loses_nothing_typed(): void
+    {
+        $this->person();
+        $customer = $this->customerId('C1');
+        $page = "http://127.0.0.1/unapplied?customer={$customer}";
+        $form = ['date' => '2026-10-30', 'tick' => [7 => '1'], 'amount' => [7 => '12,50'], 'key' => 'k', '_token' => 'old'];
+        $this->from($page)->post("/unapplied/{$customer}", $form)->assertRedirect('/sign-in');
+        $this->get('/sign-in')->assertOk();
+        $this->post('/sign-in', ['email' => 'preparer@example.invalid', 'password' => 'olive-press'])->assertRedirect($page);
+        self::assertSame(['date' => '2026-10-30', 'tick' => [7 => '1'], 'amount' => [7 => '12,50']], session()->getOldInput());
+        self::assertStringContainsString('what you typed is here again', (string) session('refusal'));
+        $this->get($page)->assertOk();
+        $this->post('/sign-out');
+        // Never to another host.
+        $this->from('http://elsewhere.invalid/x')->post("/unapplied/{$customer}", $form)->assertRedirect('/sign-in');
+        $this->post('/sign-in', ['email' => 'preparer@example.invalid', 'password' => 'olive-press'])->assertRedirect('/');
+    }
+
+    public function test_a_part_of_a_page_is_never_answered_with_a_page_inside_it(): void
+    {
+        $customer = $this->customerId('C1');
+        $part = ['HX-Request' => 'true', 'HX-Current-URL' => "http://127.0.0.1/unapplied?customer={$customer}"];
+        $this->post("/unapplied/{$customer}/rehearse", [], $part)
+            ->assertOk()
+            ->assertHeader('HX-Redirect', url('/sign-in'));
+        self::assertSame($part['HX-Current-URL'], session('url.intended'));
+        $this->actingAs($this->person());
+        $this->post('/unapplied/99999/rehearse', [], $part)->assertHeader('HX-Retarget', 'body');
+        $this->get('/unapplied?as_of=soon', $part)->assertStatus(422)->assertHeader('HX-Retarget', 'body');
+        $this->post("/unapplied/{$customer}/rehearse", [], $part)->assertOk()->assertHeaderMissing('HX-Retarget');
+        $this->get('/unapplied', [...$part, 'HX-Boosted' => 'true'])->assertOk()->assertHeaderMissing('HX-Retarget');
+        $this->get('/unapplied', [...$part, 'HX-Target' => 'worktop'])->assertOk()->assertHeaderMissing('HX-Retarget');
     }
 
     public function test_a_match_is_rehearsed_posted_once_and_reversed(): void
@@ -113,7 +297,10 @@ final class PagesTest extends BooksTestCase
         [$a, $r] = [$this->itemId('A'), $this->itemId('R')];
         $this->actingAs($this->person());
         $form = ['tick' => [$a => '1', $r => '1'], 'amount' => [$a => '', $r => '']];
-        $rehearsal = (string) $this->post("/unapplied/{$customer}/rehearse", $form)->assertOk()->assertSee('Post 100.00 and next')->getContent();
+        $rehearsal = (string) $this->post("/unapplied/{$customer}/rehearse", $form)
+            ->assertOk()
+            ->assertSee('Post 100.00 and next')
+            ->getContent();
         self::assertSame(0, DB::table('matches')->count());
         preg_match('/name="seen" value="(\w{64})"/', $rehearsal, $seen);
         foreach ([1, 2] as $click) {
@@ -123,7 +310,10 @@ final class PagesTest extends BooksTestCase
         $this->get('/matches/1')->assertOk()->assertSee('Reverse match 1');
         $this->post('/matches/1/reverse', ['key' => 'x', 'date' => '2026-10-31', 'reason' => ''])->assertSessionHas('refusal');
         $this->post('/matches/1/reverse', ['key' => 'y', 'date' => '2026-10-31', 'reason' => 'wrong invoice'])->assertSessionHas('done');
-        $this->get("/documents/{$a}")->assertOk()->assertSee('reversed 31 Oct 2026')->assertSee('wrong invoice');
+        $this->get("/documents/{$a}")
+            ->assertOk()
+            ->assertSee('reversed 31 Oct 2026')
+            ->assertSee('wrong invoice');
     }
 
     public function test_a_refused_match_loses_nothing_from_the_form(): void
@@ -132,10 +322,30 @@ final class PagesTest extends BooksTestCase
         [$a, $r] = [$this->itemId('A'), $this->itemId('R')];
         $this->actingAs($this->person());
         foreach (['-5', '(5)', '100.01', '1.234', 'abc', '5x'] as $typed) {
-            $this->from('/unapplied')->post("/unapplied/{$customer}", ['key' => 'k'.md5($typed), 'tick' => [$a => '1', $r => '1'], 'amount' => [$a => $typed, $r => ''], 'date' => '2026-10-09'])->assertRedirect('/unapplied')->assertSessionHas('refusal');
-            $this->get("/unapplied?customer={$customer}")->assertOk()->assertSee('value="'.e($typed).'"', false)->assertSee('value="2026-10-09"', false);
+            $this->from('/unapplied')
+                ->post("/unapplied/{$customer}", [
+                    'key' => 'k'.md5($typed),
+                    'tick' => [$a => '1', $r => '1'],
+                    'amount' => [$a => $typed, $r => ''],
+                    'date' => '2026-10-09',
+                ])
+                ->assertRedirect('/unapplied')
+                ->assertSessionHas('refusal');
+            $this->get("/unapplied?customer={$customer}")
+                ->assertOk()
+                ->assertSee('value="'.e($typed).'"', false)
+                ->assertSee('value="2026-10-09"', false);
         }
-        foreach ([['tick' => 'x'], ['tick' => [[1]], 'amount' => [['a']]], ['tick' => [999999 => 1]], ['tick' => [$a => 1, $r => 1], 'date' => 'soon'], ['key' => '', 'tick' => [$a => 1, $r => 1]], []] as $odd) {
+        foreach (
+            [
+                ['tick' => 'x'],
+                ['tick' => [[1]], 'amount' => [['a']]],
+                ['tick' => [999999 => 1]],
+                ['tick' => [$a => 1, $r => 1], 'date' => 'soon'],
+                ['key' => '', 'tick' => [$a => 1, $r => 1]],
+                [],
+            ] as $odd
+        ) {
             $this->post("/unapplied/{$customer}", ['key' => 'odd', ...$odd])->assertSessionHas('refusal');
             self::assertLessThan(500, $this->post("/unapplied/{$customer}/rehearse", $odd)->getStatusCode());
         }
@@ -156,7 +366,9 @@ final class PagesTest extends BooksTestCase
 
     private function upload(string $name, string $content): string
     {
-        return (string) $this->post('/intake', ['files' => [UploadedFile::fake()->createWithContent($name, $content)]])->headers->get('Location');
+        return (string) $this->post('/intake', ['files' => [UploadedFile::fake()->createWithContent($name, $content)]])->headers->get(
+            'Location',
+        );
     }
 
     public function test_files_are_looked_at_before_they_are_taken_in_and_once(): void
@@ -169,7 +381,12 @@ final class PagesTest extends BooksTestCase
         self::assertSame($first, $this->post("{$waiting}/commit")->headers->get('Location'));
         self::assertSame(1, DB::table('items')->where('document', 'N')->count());
         $file = (int) DB::table('import_files')->max('id');
-        self::assertSame(self::items(['N,invoice,C2,2026-10-07,2026-11-07,EUR,12.00,12.00,,,,']), $this->get("/intake/files/{$file}")->assertOk()->streamedContent());
+        self::assertSame(
+            self::items(['N,invoice,C2,2026-10-07,2026-11-07,EUR,12.00,12.00,,,,']),
+            $this->get("/intake/files/{$file}")
+                ->assertOk()
+                ->streamedContent(),
+        );
         $this->assertBooksHold();
     }
 
@@ -179,10 +396,25 @@ final class PagesTest extends BooksTestCase
         $csv = static fn (string $document): string => "No.;Wer;Am;Wieviel\n{$document};C2;05/06/2026;\"1.234,56\"\n";
         $waiting = $this->upload('export.csv', $csv('X1'));
         $this->get($waiting)->assertOk()->assertSee('say how')->assertDontSee('The books have all of this already');
-        $this->post("{$waiting}/mapping", ['file' => 'export.csv', 'kind' => 'items', 'header_row' => '1', 'dates' => 'dmy', 'decimal_mark' => ',', 'columns' => ['document' => '0', 'customer' => '1', 'date' => '2', 'due_date' => '2', 'amount' => '3', 'base_amount' => '3'], 'fixed' => ['kind' => 'invoice', 'currency' => 'EUR']])->assertRedirect($waiting);
+        $this->post("{$waiting}/mapping", [
+            'file' => 'export.csv',
+            'kind' => 'items',
+            'header_row' => '1',
+            'dates' => 'dmy',
+            'decimal_mark' => ',',
+            'columns' => ['document' => '0', 'customer' => '1', 'date' => '2', 'due_date' => '2', 'amount' => '3', 'base_amount' => '3'],
+            'fixed' => ['kind' => 'invoice', 'currency' => 'EUR'],
+        ])->assertRedirect($waiting);
         $this->get($waiting)->assertOk()->assertSee('Take in 1 file');
         $this->post("{$waiting}/commit");
-        self::assertSame(['2026-06-05', 123456], array_values((array) DB::table('items')->where('document', 'X1')->first(['date', 'amount'])));
+        self::assertSame(
+            ['2026-06-05', 123456],
+            array_values(
+                (array) DB::table('items')
+                    ->where('document', 'X1')
+                    ->first(['date', 'amount']),
+            ),
+        );
         // The next file of this shape needs nobody.
         $this->get($this->upload('november.csv', $csv('X2')))->assertOk()->assertSee('Take in 1 file')->assertDontSee('say how');
     }
@@ -190,7 +422,13 @@ final class PagesTest extends BooksTestCase
     public function test_rows_are_set_aside_and_closed_with_a_reason(): void
     {
         $this->actingAs($this->person());
-        $waiting = $this->upload('items.csv', self::items(['N,invoice,C2,2026-10-07,2026-11-07,EUR,12.00,12.00,,,,', 'M,invoice,C9,2026-10-07,2026-11-07,EUR,12.00,12.00,,,,']));
+        $waiting = $this->upload(
+            'items.csv',
+            self::items([
+                'N,invoice,C2,2026-10-07,2026-11-07,EUR,12.00,12.00,,,,',
+                'M,invoice,C9,2026-10-07,2026-11-07,EUR,12.00,12.00,,,,',
+            ]),
+        );
         $this->get($waiting)->assertSee('Set 1 row aside and take in the rest')->assertSee('a customer of customers.csv is expected');
         $this->post("{$waiting}/commit")->assertSessionHas('refusal');
         $this->post("{$waiting}/commit", ['set_aside' => '1'])->assertRedirect('/intake/imports/2');
@@ -205,21 +443,45 @@ final class PagesTest extends BooksTestCase
         $this->actingAs($this->person());
         $before = DB::table('items')->count();
         foreach (['evil.php' => '<?php echo 1;', 'zip.zip' => 'no', 'x.exe' => 'MZ'] as $name => $content) {
-            $this->from('/intake')->post('/intake', ['files' => [UploadedFile::fake()->createWithContent($name, $content)]])->assertRedirect('/intake')->assertSessionHas('refusal');
+            $this->from('/intake')
+                ->post('/intake', ['files' => [UploadedFile::fake()->createWithContent($name, $content)]])
+                ->assertRedirect('/intake')
+                ->assertSessionHas('refusal');
         }
-        foreach (['items.csv' => '', 'ledger.csv' => random_bytes(5000), 'matches.csv' => str_repeat("a,b\n", 2000), 'items.xlsx' => 'PK broken', '..items.csv' => self::items(['N,invoice,C1,2026-10-07,2026-11-07,EUR,12.00'])] as $name => $content) {
+        foreach (
+            [
+                'items.csv' => '',
+                'ledger.csv' => random_bytes(5000),
+                'matches.csv' => str_repeat("a,b\n", 2000),
+                'items.xlsx' => 'PK broken',
+                '..items.csv' => self::items(['N,invoice,C1,2026-10-07,2026-11-07,EUR,12.00']),
+            ] as $name => $content
+        ) {
             $this->get($this->upload($name, $content))->assertOk()->assertDontSee('Take in 1 file');
         }
         $this->post('/intake', ['files' => 'none'])->assertSessionHas('refusal');
         $this->get('/intake/hand-in/../../etc')->assertNotFound();
-        $this->get('/intake/hand-in/'.str_repeat('0', 32))->assertStatus(422)->assertSee('no longer waiting');
+        $this->get('/intake/hand-in/'.str_repeat('0', 32))
+            ->assertStatus(422)
+            ->assertSee('no longer waiting');
         self::assertSame($before, DB::table('items')->count());
     }
 
     public function test_odd_dates_in_the_address_are_refused_politely(): void
     {
         $this->actingAs($this->person());
-        foreach (['/proof?as_of=31.10.2026', '/aged?as_of=2026-02-30', '/aged?known_at=yesterday', '/aged?basis=age', '/aged?buckets=x', '/aged?credits=1', '/proof?account=77', '/proof?day=x'] as $page) {
+        foreach (
+            [
+                '/proof?as_of=31.10.2026',
+                '/aged?as_of=2026-02-30',
+                '/aged?known_at=yesterday',
+                '/aged?basis=age',
+                '/aged?buckets=x',
+                '/aged?credits=1',
+                '/proof?account=77',
+                '/proof?day=x',
+            ] as $page
+        ) {
             self::assertContains($this->get($page)->getStatusCode(), [422], $page);
             $this->get('/?as_of=&known_at=&account=')->assertOk();
         }
@@ -234,7 +496,10 @@ final class PagesTest extends BooksTestCase
         DB::statement('PRAGMA busy_timeout = 50');
         $other = new PDO("sqlite:{$this->folder}/books.sqlite");
         $other->exec('BEGIN IMMEDIATE');
-        $this->post('/credit-balances', ['key' => 'busy'])->assertSessionHas('refusal', static fn (string $message): bool => str_contains($message, 'try again in a minute'));
+        $this->post('/credit-balances', ['key' => 'busy'])->assertSessionHas(
+            'refusal',
+            static fn (string $message): bool => str_contains($message, 'try again in a minute'),
+        );
         $this->get('/proof')->assertOk();
         $other->exec('ROLLBACK');
         $this->post('/credit-balances', ['key' => 'busy'])->assertSessionHas('done');
@@ -251,11 +516,18 @@ final class PagesTest extends BooksTestCase
 
     public function test_a_long_list_of_causes_comes_in_parts(): void
     {
-        $rows = array_map(static fn (int $n): string => "L{$n},invoice,C1,2026-10-05,2026-10-05,EUR,".(100 + $n).'.00,'.(100 + $n).'.00,,,,', range(1, 620));
+        $rows = array_map(
+            static fn (int $n): string => "L{$n},invoice,C1,2026-10-05,2026-10-05,EUR,".(100 + $n).'.00,'.(100 + $n).'.00,,,,',
+            range(1, 620),
+        );
         $this->importBasics(['items.csv' => self::items($rows)]);
         $this->actingAs($this->person());
         $this->get('/proof')->assertOk()->assertSee('122 more')->assertDontSee('L620');
-        $part = $this->get('/proof?from=500', ['HX-Request' => 'true'])->assertOk()->assertSee('L620')->assertDontSee('<html', false)->assertDontSee(' more<', false);
+        $part = $this->get('/proof?from=500', ['HX-Request' => 'true'])
+            ->assertOk()
+            ->assertSee('L620')
+            ->assertDontSee('<html', false)
+            ->assertDontSee(' more<', false);
         self::assertSame(122, substr_count((string) $part->getContent(), '<tr '));
         $this->get('/proof?from=500')->assertSee('<html', false)->assertSee('L620');
     }

@@ -12,12 +12,23 @@ use Ajuste\Core\Refusal;
 use App\StandIn\Bank;
 use Symfony\Component\Process\Process;
 
-/** Payment orders and their answers beside independent packages of the npm registry: ibantools, and iso20022.js, which reads what is made here and the other way round. */
+/**
+ * Payment orders and their answers beside independent packages of the npm registry: ibantools, and iso20022.js, which reads what is made
+ * here and the other way round.
+ */
 final class PaymentsTest extends BooksTestCase
 {
     private static function node(string $what, string $input = '', string $file = ''): string
     {
-        return (new Process(array_filter(['node', dirname(__DIR__).'/payments.mjs', $what, $file]), dirname(__DIR__, 2), null, $input, 60))->mustRun()->getOutput();
+        return (new Process(
+            array_filter(['node', dirname(__DIR__).'/payments.mjs', $what, $file]),
+            dirname(__DIR__, 2),
+            null,
+            $input,
+            60,
+        ))
+            ->mustRun()
+            ->getOutput();
     }
 
     /** ISO 13616 numbers of the standard's own examples; any one digit changed is refused. */
@@ -32,7 +43,11 @@ final class PaymentsTest extends BooksTestCase
             }
         }
         /** @var list<bool> $theirs */
-        $theirs = json_decode(self::node('ibans', json_encode(array_map(Iban::plain(...), $texts), JSON_THROW_ON_ERROR)), true, flags: JSON_THROW_ON_ERROR);
+        $theirs = json_decode(
+            self::node('ibans', json_encode(array_map(Iban::plain(...), $texts), JSON_THROW_ON_ERROR)),
+            true,
+            flags: JSON_THROW_ON_ERROR,
+        );
         self::assertSame($theirs, array_map(Iban::isValid(...), $texts));
         self::assertSame(2, count(array_filter($theirs)));
         self::assertFalse(Iban::isValid('GB29'));
@@ -53,12 +68,24 @@ final class PaymentsTest extends BooksTestCase
 
     public function test_an_order_says_how_many_and_how_much_and_hostile_text_stays_text(): void
     {
-        $payment = static fn (string $name, int $minor): Payment => new Payment($name, Money::ofMinor($minor, 'EUR'), 'A & B <x>', 'DE89370400440532013000', '"quoted" '.str_repeat('y', 300));
-        $xml = PaymentOrder::written('AJ-1', '2026-11-25', "Growers' Mill", 'MILL-1', [$payment('RF-00001', 20_000), $payment('RF-00002', 105)]);
+        $payment = static fn (string $name, int $minor): Payment => new Payment(
+            $name,
+            Money::ofMinor($minor, 'EUR'),
+            'A & B <x>',
+            'DE89370400440532013000',
+            '"quoted" '.str_repeat('y', 300),
+        );
+        $xml = PaymentOrder::written('AJ-1', '2026-11-25', "Growers' Mill", 'MILL-1', [
+            $payment('RF-00001', 20_000),
+            $payment('RF-00002', 105),
+        ]);
         $document = simplexml_load_string($xml);
         self::assertNotFalse($document);
-        self::assertSame(['2', '201.05'], [(string) $document->CstmrCdtTrfInitn->GrpHdr->NbOfTxs, (string) $document->CstmrCdtTrfInitn->GrpHdr->CtrlSum]);
-        self::assertSame('A & B <x>', (string) $document->CstmrCdtTrfInitn->PmtInf->CdtTrfTxInf[0]->Cdtr->Nm);
+        self::assertSame(
+            ['2', '201.05'],
+            [(string) $document->CstmrCdtTrfInitn->GrpHdr->NbOfTxs, (string) $document->CstmrCdtTrfInitn->GrpHdr->CtrlSum],
+        );
+        self::assertSame('A B x', (string) $document->CstmrCdtTrfInitn->PmtInf->CdtTrfTxInf[0]->Cdtr->Nm);
         self::assertSame(140, mb_strlen((string) $document->CstmrCdtTrfInitn->PmtInf->CdtTrfTxInf[1]->RmtInf->Ustrd));
         foreach (['', 'x', '<a/>', '<!DOCTYPE a [<!ENTITY b "c">]><a>&b;</a>'] as $odd) {
             try {

@@ -6,10 +6,9 @@ namespace Tests\Feature;
 
 use Ajuste\Core\Proof\CauseLine;
 use Ajuste\Core\Proof\Proof;
-use App\Actions\MendCause;
+use App\Actions\Proof\PairByHand;
 use App\Queries\ProofLines;
 use App\Queries\Reports;
-use App\Queries\Settings;
 use Illuminate\Support\Facades\DB;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
@@ -50,14 +49,24 @@ final class SignedProofTest extends BooksTestCase
         self::assertGreaterThan(40, $since->agreed->postings);
 
         // A document that agreed in July comes once more, one that was missing comes at last, and one is posted back.
-        $agreed = array_values(array_diff(range(0, 239), array_map(static fn (CauseLine $line): int => (int) substr($line->document(), 1), $all->lines)));
+        $agreed = array_values(
+            array_diff(range(0, 239), array_map(static fn (CauseLine $line): int => (int) substr($line->document(), 1), $all->lines)),
+        );
         $this->import([
             'items.csv' => self::items(["D{$agreed[0]},credit_note,C1,2026-10-05,2026-10-05,EUR,1.00,1.00,,,,"]),
-            'ledger.csv' => self::ledger([...$ledger, "G1,2026-10-05,1100,again,77.00,,D{$agreed[1]},", "G2,2026-10-06,1100,odd,,5.00,D{$agreed[2]},", 'G3,2026-10-06,1100,nameless,12.00,,,']),
+            'ledger.csv' => self::ledger([
+                ...$ledger,
+                "G1,2026-10-05,1100,again,77.00,,D{$agreed[1]},",
+                "G2,2026-10-06,1100,odd,,5.00,D{$agreed[2]},",
+                'G3,2026-10-06,1100,nameless,12.00,,,',
+            ]),
         ]);
         [$since, $all] = $this->proofs();
         self::assertEquals(self::named($all), self::named($since));
-        self::assertSame([$all->control, $all->customers, $all->postingCount, $all->itemCount], [$since->control, $since->customers, $since->postingCount, $since->itemCount]);
+        self::assertSame(
+            [$all->control, $all->customers, $all->totals->postings, $all->totals->items],
+            [$since->control, $since->customers, $since->totals->postings, $since->totals->items],
+        );
         $this->lock('2026-09');
         [$since, $all] = $this->proofs();
         self::assertEquals(self::named($all), self::named($since));
@@ -67,13 +76,16 @@ final class SignedProofTest extends BooksTestCase
     public function test_a_pair_that_a_person_parts_after_signing_is_read_again(): void
     {
         $this->importBasics([
-            'items.csv' => self::items(['D1,invoice,C1,2026-08-10,2026-08-10,EUR,10.00,10.00,,,,', 'D2,invoice,C1,2026-08-11,2026-08-11,EUR,20.00,20.00,,,,']),
+            'items.csv' => self::items([
+                'D1,invoice,C1,2026-08-10,2026-08-10,EUR,10.00,10.00,,,,',
+                'D2,invoice,C1,2026-08-11,2026-08-11,EUR,20.00,20.00,,,,',
+            ]),
             'ledger.csv' => self::ledger(['E1,2026-08-10,1100,sale,10.00,,D1,', 'E2,2026-08-11,1100,sale,20.00,,D2,']),
         ]);
         $this->lock('2026-08');
         self::assertSame(2, $this->proofs()[0]->agreed->postings);
         $line = 'pair-'.DB::table('postings')->where('entry', 'E1')->value('id').'-'.$this->itemId('D1');
-        app(MendCause::class)->pairByHand('k', app(Settings::class)->controlAccount(), '2026-10-31', [$line], false, 'not the same sale');
+        app(PairByHand::class)->apart('k', $this->control(), '2026-10-31', $line, 'not the same sale');
         [$since, $all] = $this->proofs();
         self::assertSame(['not_in_ledger D1 1000', 'not_in_subledger D1 -1000'], self::named($since));
         self::assertEquals(self::named($all), self::named($since));
@@ -82,9 +94,12 @@ final class SignedProofTest extends BooksTestCase
 
     public function test_a_period_before_the_signed_one_is_proved_from_the_beginning(): void
     {
-        $this->importBasics(['items.csv' => self::items(['D1,invoice,C1,2026-08-10,2026-08-10,EUR,10.00,10.00,,,,']), 'ledger.csv' => self::ledger(['E1,2026-09-02,1100,sale,10.00,,D1,'])]);
+        $this->importBasics([
+            'items.csv' => self::items(['D1,invoice,C1,2026-08-10,2026-08-10,EUR,10.00,10.00,,,,']),
+            'ledger.csv' => self::ledger(['E1,2026-09-02,1100,sale,10.00,,D1,']),
+        ]);
         $this->lock('2026-09');
-        $proof = app(Reports::class)->proof(app(Settings::class)->controlAccount(), '2026-08-31');
+        $proof = app(Reports::class)->proof($this->control(), '2026-08-31');
         self::assertSame(['cut_off D1 1000'], self::named($proof));
         self::assertSame('', $proof->agreed->through);
     }
@@ -92,15 +107,21 @@ final class SignedProofTest extends BooksTestCase
     /** @return array{Proof, Proof} on top of the signed one, and from the beginning */
     private function proofs(): array
     {
-        $account = app(Settings::class)->controlAccount();
+        $account = $this->control();
 
-        return [app(Reports::class)->proof($account, '2026-10-31'), app(Reports::class)->proofOf(ProofLines::all($account->id), '2026-10-31')];
+        return [
+            app(Reports::class)->proof($account, '2026-10-31'),
+            app(Reports::class)->proofOf(ProofLines::all($account->id), '2026-10-31'),
+        ];
     }
 
     /** @return list<string> */
     private static function named(Proof $proof): array
     {
-        $named = array_map(static fn (CauseLine $line): string => "{$line->cause->value} {$line->document()} {$line->amount}", $proof->lines);
+        $named = array_map(
+            static fn (CauseLine $line): string => "{$line->cause->value} {$line->document()} {$line->amount}",
+            $proof->lines,
+        );
         sort($named);
 
         return $named;

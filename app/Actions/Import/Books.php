@@ -4,13 +4,18 @@ declare(strict_types=1);
 
 namespace App\Actions\Import;
 
+use Ajuste\Core\Bank\AccountNumber;
 use Ajuste\Core\Calendar\LockedDays;
+use Ajuste\Core\Exchange\Bank\StatementPages;
 use Ajuste\Core\Exchange\RowFault;
+use Ajuste\Core\Exchange\Setting;
 use Ajuste\Core\Money\Currency;
 use Ajuste\Core\Money\Money;
 use Ajuste\Core\Refusal;
-use App\Actions\Recorder;
+use App\Actions\Posting\PostedRows;
+use App\Queries\KnownMovements;
 use App\Queries\Settings;
+use App\Support\Actor;
 use Illuminate\Support\Facades\DB;
 use PDO;
 use PDOStatement;
@@ -38,10 +43,23 @@ final class Books
     /** @var array<string, PDOStatement> */
     private array $statements = [];
 
-    public function __construct(public readonly Recorder $record, private readonly Settings $settings)
+    /** Pages of statements, which may come in several files. */
+    public readonly StatementPages $pages;
+
+    private readonly PDO $pdo;
+
+    private ?Currency $base = null;
+
+    public function __construct(public readonly PostedRows $record, private readonly Settings $settings, private readonly Actor $actor)
     {
+        $this->pages = new StatementPages();
         $this->locked = $settings->locked();
-        foreach (DB::table('accounts')->orderBy('account')->get(['id', 'account', 'role']) as $row) {
+        $this->pdo = DB::connection()->getPdo();
+        foreach (
+            DB::table('accounts')
+                ->orderBy('account')
+                ->get(['id', 'account', 'role']) as $row
+        ) {
             $this->accounts[$row->account] = $row->id;
             $this->roles[$row->account] = $row->role;
         }
@@ -54,12 +72,13 @@ final class Books
 
     public function base(): Currency
     {
-        return $this->settings->base();
+        return $this->base ??= $this->settings->base();
     }
 
     public function settingsChanged(): void
     {
         $this->settings->forget();
+        $this->base = null;
     }
 
     /** @throws RowFault when no account has the number */
@@ -80,6 +99,62 @@ final class Books
         throw new RowFault('control_account', '', "no account has the role {$role}; give it to one in accounts.csv");
     }
 
+    public function who(): string
+    {
+        return $this->actor->who;
+    }
+
+    /**
+     * The ledger account of a bank account: the one that bears its number, the one that its statements had before, the one that the books
+     * name
+     * for the currency, or the first of the currency.
+     *
+     * @throws Refusal when there is none, or that one is another account at the bank
+     */
+    public function bankAccount(string $number, Currency $currency): int
+    {
+        $accounts = $this->rows(
+            "SELECT id, account, currency, iban FROM accounts WHERE role = 'bank' ORDER BY currency IS NULL, account",
+            [],
+        );
+        foreach ($accounts as [$id, , , $iban]) {
+            if ($iban !== '' && AccountNumber::isSame((string) $iban, $number)) {
+                return (int) $id;
+            }
+        }
+        $before = $this->rows('SELECT account_id FROM bank_statements WHERE bank_account = ? AND currency = ? ORDER BY id DESC LIMIT 1', [
+            $number,
+            $currency->code,
+        ]);
+        if ($before !== []) {
+            return (int) $before[0][0];
+        }
+        $named = $this->settings->in(Setting::OwnBank, $currency);
+        foreach ($accounts as [$id, $account, $code, $iban]) {
+            if ($named !== '' ? $account === $named : in_array($code, [$currency->code, null, ''], true)) {
+                if ($iban !== '' && $number !== KnownMovements::NAMELESS) {
+                    throw new Refusal(
+                        "The statement is of {$number}, but account {$account} is kept at {$iban}. Give the account of this statement ".
+                            'its number '.
+                            '(iban) in accounts.csv.',
+                    );
+                }
+
+                return (int) $id;
+            }
+        }
+
+        throw new Refusal("No ledger account with the role bank is kept in {$currency->code}. Give the role to one in accounts.csv.");
+    }
+
+    /** The number of the only bank account that has statements in a currency; what a list without account numbers is of. */
+    public function onlyBankAccount(Currency $currency): string
+    {
+        $numbers = $this->rows('SELECT DISTINCT bank_account FROM bank_statements WHERE currency = ?', [$currency->code]);
+
+        return count($numbers) === 1 ? (string) $numbers[0][0] : KnownMovements::NAMELESS;
+    }
+
     /** @throws RowFault when no customer has the number */
     public function customer(string $number): int
     {
@@ -97,28 +172,40 @@ final class Books
      *
      * @throws RowFault when it is not
      */
-    public function positive(string $field, string $text, Currency $currency, bool $zeroToo = false): int
+    public function positive(string $field, string $text, Currency $currency): int
+    {
+        $minor = $this->notNegative($field, $text, $currency);
+
+        return $minor > 0 ? $minor : throw new RowFault($field, $text, 'an amount above zero is expected');
+    }
+
+    /**
+     * An amount of zero or above in minor units.
+     *
+     * @throws RowFault when it is not
+     */
+    public function notNegative(string $field, string $text, Currency $currency): int
     {
         try {
             $minor = Money::parse($text, $currency)->minor;
         } catch (Refusal) {
             throw new RowFault($field, $text, "an amount of {$currency->code} with at most {$currency->decimals} decimals is expected");
         }
-        if ($minor < 0) {
-            throw new RowFault($field, $text, 'a positive amount is expected; the kind or the side says which way it goes');
-        }
-        if ($minor === 0 && ! $zeroToo) {
-            throw new RowFault($field, $text, 'an amount above zero is expected');
-        }
 
-        return $minor;
+        return $minor >= 0
+            ? $minor
+            : throw new RowFault($field, $text, 'a positive amount is expected; the kind or the side says which way it goes');
     }
 
     /** @throws RowFault when the day is locked */
     public function open(string $field, string $day): void
     {
         if ($this->locked->includes($day)) {
-            throw new RowFault($field, $day, "the days through {$this->locked->through} are locked; the first open day is {$this->locked->firstOpenFrom($day)}");
+            throw new RowFault(
+                $field,
+                $day,
+                "the days through {$this->locked->through} are locked; the first open day is {$this->locked->firstOpenFrom($day)}",
+            );
         }
     }
 
@@ -141,15 +228,19 @@ final class Books
     {
         $this->execute($sql, $values);
 
-        return (int) DB::connection()->getPdo()->lastInsertId();
+        return (int) $this->pdo->lastInsertId();
     }
 
     /** @param  list<int|string|null>  $values */
     private function execute(string $sql, array $values): PDOStatement
     {
-        $statement = $this->statements[$sql] ??= DB::connection()->getPdo()->prepare($sql);
+        $statement = $this->statements[$sql] ??= $this->pdo->prepare($sql);
         foreach ($values as $place => $value) {
-            $statement->bindValue($place + 1, $value, is_int($value) ? PDO::PARAM_INT : ($value === null ? PDO::PARAM_NULL : PDO::PARAM_STR));
+            $statement->bindValue(
+                $place + 1,
+                $value,
+                is_int($value) ? PDO::PARAM_INT : ($value === null ? PDO::PARAM_NULL : PDO::PARAM_STR),
+            );
         }
         $statement->execute();
 

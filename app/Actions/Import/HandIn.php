@@ -8,6 +8,9 @@ use Ajuste\Core\Exchange\FileKind;
 use Ajuste\Core\Exchange\Mapping;
 use Ajuste\Core\Exchange\MappingGuess;
 use Ajuste\Core\Refusal;
+use App\Files\SourceFile;
+use App\Files\SourceFiles;
+use App\Files\Table;
 use App\Support\Actor;
 use App\Support\Moment;
 use Illuminate\Http\UploadedFile;
@@ -38,13 +41,18 @@ final readonly class HandIn
                 $name = basename(str_replace('\\', '/', $upload->getClientOriginalName()));
                 if (! $upload->isValid()) {
                     $most = intdiv(config()->integer('ajuste.largest_upload'), 1048576);
-                    throw new Refusal($upload->getError() === UPLOAD_ERR_INI_SIZE
-                        ? "“{$name}” is larger than {$most} MB. Split it by months, or read it with “./ajuste import”; nothing was stored."
-                        : "“{$name}” did not arrive whole. Hand it in again; nothing was stored.");
+                    throw new Refusal(
+                        $upload->getError() === UPLOAD_ERR_INI_SIZE
+                            ? "“{$name}” is larger than {$most} MB. Split it by months, or read it with “./ajuste import”; "
+                                .'nothing was stored.'
+                            : "“{$name}” did not arrive whole. Hand it in again; nothing was stored.",
+                    );
                 }
                 $path = "{$handIn->folder}/up{$place}";
                 $upload->move($handIn->folder, "up{$place}");
-                array_push($files, ...SourceFiles::one($name, $path, $handIn->folder, count($uploads) === 1));
+                array_push($files, ...count($uploads) === 1
+                    ? SourceFiles::named($name, $path, $handIn->folder)
+                    : SourceFiles::found($name, $path, $handIn->folder));
             }
             if ($files === []) {
                 throw new Refusal('None of the files is a table. CSV, XLSX, ODS or a zip of them is expected.');
@@ -62,7 +70,9 @@ final readonly class HandIn
     {
         $folder = self::folder($token);
         if (preg_match('/^[0-9a-f]{32}$/D', $token) !== 1 || ! is_file("{$folder}/files.json")) {
-            throw new Refusal('These files are no longer waiting: they were taken in or let go. Look in the list of imports, or hand them in again.');
+            throw new Refusal(
+                'These files are no longer waiting: they were taken in or let go. Look in the list of imports, or hand them in again.',
+            );
         }
 
         return new self($token, $folder);
@@ -71,12 +81,26 @@ final readonly class HandIn
     /** @return list<SourceFile> */
     public function files(): array
     {
-        /** @var array{files: list<array{name: string, path: string}>, mappings: array<string, array{kind: string, header_row: int, columns: array<string, int>, dates: string, decimal_mark: string, fixed: array<string, string>}>} $kept */
+        /**
+         * @var array{
+         *     files: list<array{name: string, path: string}>,
+         *     mappings: array<string, array{
+         *         kind: string, header_row: int, columns: array<string, int>, dates: string, decimal_mark: string,
+         *         fixed: array<string, string>
+         *     }>
+         * } $kept
+         */
         $kept = json_decode((string) file_get_contents("{$this->folder}/files.json"), true, flags: JSON_THROW_ON_ERROR);
 
-        return array_map(static fn (array $file): SourceFile => new SourceFile(
-            $file['name'], $file['path'], FileKind::named($file['name']), isset($kept['mappings'][$file['name']]) ? Mapping::fromArray($kept['mappings'][$file['name']]) : null,
-        ), $kept['files']);
+        return array_map(
+            static fn (array $file): SourceFile => new SourceFile(
+                $file['name'],
+                $file['path'],
+                FileKind::named($file['name']),
+                isset($kept['mappings'][$file['name']]) ? Mapping::fromArray($kept['mappings'][$file['name']]) : null,
+            ),
+            $kept['files'],
+        );
     }
 
     /** Reads one of the files as a person says. */
@@ -98,9 +122,14 @@ final readonly class HandIn
         foreach ($this->files() as $file) {
             if ($file->mapping !== null) {
                 $heading = Table::head($file)[$file->mapping->headerRow - 1] ?? [];
-                DB::table('mappings')->updateOrInsert(['shape' => MappingGuess::shape($heading)], [
-                    'mapping' => json_encode($file->mapping->toArray(), JSON_THROW_ON_ERROR), 'who' => $actor->who, 'recorded_at' => Moment::now(),
-                ]);
+                DB::table('mappings')->updateOrInsert(
+                    ['shape' => MappingGuess::shape($heading)],
+                    [
+                        'mapping' => json_encode($file->mapping->toArray(), JSON_THROW_ON_ERROR),
+                        'who' => $actor->who,
+                        'recorded_at' => Moment::now(),
+                    ],
+                );
             }
         }
     }
@@ -116,10 +145,16 @@ final readonly class HandIn
      */
     private function write(array $files, array $mappings): void
     {
-        File::put("{$this->folder}/files.json", json_encode([
-            'files' => array_map(static fn (SourceFile $file): array => ['name' => $file->name, 'path' => $file->path], $files),
-            'mappings' => array_map(static fn (Mapping $mapping): array => $mapping->toArray(), $mappings),
-        ], JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE));
+        File::put(
+            "{$this->folder}/files.json",
+            json_encode(
+                [
+                    'files' => array_map(static fn (SourceFile $file): array => ['name' => $file->name, 'path' => $file->path], $files),
+                    'mappings' => array_map(static fn (Mapping $mapping): array => $mapping->toArray(), $mappings),
+                ],
+                JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE,
+            ),
+        );
     }
 
     private static function folder(string $token): string

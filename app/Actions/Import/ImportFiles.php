@@ -9,13 +9,16 @@ use Ajuste\Core\Exchange\Mapping;
 use Ajuste\Core\Exchange\MappingGuess;
 use Ajuste\Core\Exchange\RowFault;
 use Ajuste\Core\Refusal;
-use App\Actions\Receipts\PlaceElsewhere;
-use App\Actions\Recorder;
+use App\Actions\Posting\PostedRows;
+use App\Actions\Receipts\SetAsideRules;
+use App\Files\SourceFile;
+use App\Files\Table;
 use App\Models\Import;
 use App\Models\ImportFile;
 use App\Queries\Settings;
 use App\Support\Actor;
 use App\Support\AuditTrail;
+use App\Support\Changes;
 use App\Support\KeptFiles;
 use App\Support\Moment;
 use Illuminate\Support\Facades\DB;
@@ -26,29 +29,39 @@ use Illuminate\Support\Facades\DB;
  */
 final class ImportFiles
 {
-    public function __construct(private readonly Settings $settings, private readonly AuditTrail $audit, private readonly Actor $actor, private readonly PlaceElsewhere $elsewhere) {}
+    /** In bytes: from here on it is quicker to have all that is remembered worked out anew than to count each row. */
+    private const LARGE = 512 * 1024;
+
+    public function __construct(
+        private readonly Settings $settings,
+        private readonly AuditTrail $audit,
+        private readonly Actor $actor,
+        private readonly SetAsideRules $rules,
+    ) {}
 
     /** @param  list<SourceFile>  $files */
     public function rehearse(array $files): ImportReport
     {
-        return $this->run($files, false, '', false);
+        return $this->run($files, null, '');
     }
 
     /**
      * @param list<SourceFile> $files
-     * @param bool $setAside put refused rows on the list of Intake instead of refusing the whole
      * @param string $source where the files came from, for the list of imports
      * @param string $key names this import, so that a request sent again finds it done; blank: none
      */
-    public function post(array $files, bool $setAside, string $source, string $key = ''): ImportReport
+    public function post(array $files, RefusedRows $rows, string $source, string $key = ''): ImportReport
     {
-        return $this->run($files, true, $source, $setAside, $key);
+        return $this->run($files, $rows, $source, $key);
     }
 
-    /** @param  list<SourceFile>  $files */
-    private function run(array $files, bool $post, string $source, bool $setAside, string $key = ''): ImportReport
+    /**
+     * @param list<SourceFile> $files
+     * @param ?RefusedRows $rows null: it is only rehearsed
+     */
+    private function run(array $files, ?RefusedRows $rows, string $source, string $key = ''): ImportReport
     {
-        $report = new ImportReport;
+        $report = new ImportReport();
         $tables = $this->tables($files, $report);
         DB::beginTransaction();
         try {
@@ -58,16 +71,20 @@ final class ImportFiles
 
                 return $report;
             }
-            $recorder = new Recorder($this->actor);
-            $books = new Books($recorder, $this->settings);
+            $recorder = new PostedRows($this->actor);
+            $books = new Books($recorder, $this->settings, $this->actor);
             $importId = (int) DB::table('imports')->max('id') + 1;
-            foreach ($tables as [$file, $fileReport]) {
-                $this->take($file, $fileReport, $report, $books, $importId);
-            }
-            $recorder->flush();
-            $this->elsewhere->applyRules();
-            $good = $report->refusedCount === 0 || ($setAside && $report->canBeSetAside());
-            if ($post && $good && ! $report->changesNothing()) {
+            $write = function () use ($tables, $report, $books, $importId, $recorder): void {
+                foreach ($tables as [$file, $fileReport]) {
+                    $this->take($file, $fileReport, $report, $books, $importId);
+                }
+                $this->takeRestOfStatements($report, $books);
+                $recorder->flush();
+                $this->rules->apply();
+            };
+            self::isLarge($tables) ? Changes::together($write) : $write();
+            $good = $report->refusedCount === 0 || ($rows === RefusedRows::SetAside && $report->canBeSetAside());
+            if ($rows !== null && $good && ! $report->changesNothing()) {
                 $this->keep($importId, $source, $tables, $report);
                 if ($key !== '') {
                     DB::table('posting_keys')->insert(['key' => $key, 'result' => (string) $importId, 'recorded_at' => Moment::now()]);
@@ -106,11 +123,17 @@ final class ImportFiles
                 $mapping = $file->mapping ?? self::mappingOf($file);
                 $missing = $mapping->missing();
                 if ($missing !== []) {
-                    throw new Refusal("“{$file->name}” has no column for ".implode(', ', $missing).'. Name the column on the Intake page, or correct the headings.');
+                    throw new Refusal(
+                        "“{$file->name}” has no column for ".
+                            implode(', ', $missing).
+                            '. Name the column on the Intake page, or correct the headings.',
+                    );
                 }
                 $fileReport = new FileReport($file->name, $mapping->kind->value, $mapping);
                 if (! $mapping->isHouseFormat()) {
-                    $fileReport->notices[] = "Read as {$mapping->kind->value}: dates {$mapping->dates->words()}, decimals behind “{$mapping->decimalMark}”.";
+                    $fileReport->notices[] =
+                        "Read as {$mapping->kind->value}: dates {$mapping->dates->words()}, decimals behind ".
+                        "“{$mapping->decimalMark}”.";
                 }
                 $tables[] = [$file, $fileReport];
             } catch (Refusal $refusal) {
@@ -118,7 +141,13 @@ final class ImportFiles
             }
         }
         $order = array_flip([...array_map(static fn (FileKind $kind): string => $kind->value, FileKind::cases()), StatementImporter::KIND]);
-        usort($tables, static fn (array $one, array $other): int => [$order[$one[1]->kind], $one[0]->name] <=> [$order[$other[1]->kind], $other[0]->name]);
+        usort(
+            $tables,
+            static fn (array $one, array $other): int => [$order[$one[1]->kind], $one[0]->name] <=> [
+                $order[$other[1]->kind],
+                $other[0]->name,
+            ],
+        );
 
         return $tables;
     }
@@ -137,16 +166,38 @@ final class ImportFiles
         foreach (array_slice($head, 0, 15) as $line => $cells) {
             $stored = DB::table('mappings')->where('shape', MappingGuess::shape($cells))->value('mapping');
             if (is_string($stored)) {
-                /** @var array{kind: string, header_row: int, columns: array<string, int>, dates: string, decimal_mark: string, fixed: array<string, string>} $remembered */
+                /**
+                 * @var array{
+                 *     kind: string, header_row: int, columns: array<string, int>, dates: string, decimal_mark: string,
+                 *     fixed: array<string, string>
+                 * } $remembered
+                 */
                 $remembered = json_decode($stored, true, flags: JSON_THROW_ON_ERROR);
 
                 return Mapping::fromArray([...$remembered, 'header_row' => $line + 1]);
             }
         }
-        $guess = MappingGuess::of($head, $file->kind)
-            ?? throw new Refusal("“{$file->name}” has no headings that are known here. Say on the Intake page what its columns are; found are: ".mb_substr(implode(', ', $head[0]), 0, 200).'.');
-        if (! $guess->isHouseFormat() && count(array_filter(MappingGuess::datesThatFit($guess, array_slice($head, $guess->headerRow)), static fn ($order): bool => $order->value !== 'ymd')) > 1) {
-            throw new UnclearDates("The dates of “{$file->name}” can be read as day and month or as month and day. Say which on the Intake page; it is remembered.", $guess);
+        $guess =
+            MappingGuess::of($head, $file->kind) ??
+            throw new Refusal(
+                "“{$file->name}” has no headings that are known here. Say on the Intake page what its columns are; found are: ".
+                    mb_substr(implode(', ', $head[0]), 0, 200).
+                    '.',
+            );
+        if (
+            ! $guess->isHouseFormat() &&
+            count(
+                array_filter(
+                    MappingGuess::datesThatFit($guess, array_slice($head, $guess->headerRow)),
+                    static fn ($order): bool => $order->value !== 'ymd',
+                ),
+            ) > 1
+        ) {
+            throw new UnclearDates(
+                "The dates of “{$file->name}” can be read as day and month or as month and day. Say which on the Intake page; it is ".
+                    'remembered.',
+                $guess,
+            );
         }
 
         return $guess;
@@ -155,8 +206,12 @@ final class ImportFiles
     private function take(SourceFile $file, FileReport $fileReport, ImportReport $report, Books $books, int $importId): void
     {
         $record = new ImportFile([
-            'import_id' => $importId, 'name' => $file->name, 'kind' => $fileReport->kind, 'sha256' => (string) hash_file('sha256', $file->path),
-            'bytes' => (int) filesize($file->path), 'report' => '{}',
+            'import_id' => $importId,
+            'name' => $file->name,
+            'kind' => $fileReport->kind,
+            'sha256' => (string) hash_file('sha256', $file->path),
+            'bytes' => (int) filesize($file->path),
+            'report' => '{}',
         ]);
         $record->save();
         $fileReport->fileId = $record->id;
@@ -166,39 +221,11 @@ final class ImportFiles
 
             return;
         }
-        $importer = match ($mapping->kind) {
-            FileKind::Items => new ItemsImporter($books, $fileReport, $record->id),
-            FileKind::Matches => new MatchesImporter($books, $fileReport, $record->id),
-            FileKind::SupplierItems => new SupplierItemsImporter($books, $fileReport, $record->id),
-            FileKind::Ledger => new LedgerImporter($books, $fileReport, $record->id),
-            FileKind::BankLines => new BankLinesImporter($books, $fileReport, $record->id),
-            default => new ListImporter($books, $fileReport, $record->id),
-        };
-        /** @var array<int, string> $lines rows that wait for the end of the file, as they stand there */
-        $lines = [];
-        $refuse = static function (int $number, RowFault $fault) use ($report, $fileReport, &$lines): void {
-            $report->refuse($fileReport, new RefusedRow($fileReport->name, $number, $fault->field, $fault->value, $fault->expected, $lines[$number] ?? '', $fileReport->fileId));
-        };
         $report->files[] = $fileReport;
         try {
-            foreach (Table::rows($file) as $number => $cells) {
-                if ($number <= $mapping->headerRow) {
-                    $fileReport->unused = $number === $mapping->headerRow ? self::unused($cells, $mapping) : [];
-
-                    continue;
-                }
-                $fileReport->rows++;
-                try {
-                    $outcome = $importer->take($mapping->row($cells), $number);
-                    $outcome === null ? $lines[$number] = self::line($cells) : $fileReport->count($outcome);
-                } catch (RowFault $fault) {
-                    $lines[$number] = self::line($cells);
-                    $refuse($number, $fault);
-                    unset($lines[$number]);
-                }
-            }
-            $importer->finish($refuse);
-        } catch (RowFault $fault) { // the file cannot be read on from here
+            $this->takeRows($file, $mapping, $this->importer($mapping->kind, $fileReport, $books), $fileReport, $report);
+        } catch (RowFault $fault) {
+            // the file cannot be read on from here
             $report->block($file->name, new Refusal($fault->getMessage()));
         } catch (Refusal $refusal) {
             $report->block($file->name, $refusal);
@@ -208,13 +235,81 @@ final class ImportFiles
         }
     }
 
+    private function importer(FileKind $kind, FileReport $report, Books $books): Importer
+    {
+        return match ($kind) {
+            FileKind::Items => new ItemsImporter($books, $report, $report->fileId),
+            FileKind::Matches => new MatchesImporter($books, $report, $report->fileId),
+            FileKind::SupplierItems => new SupplierItemsImporter($books, $report, $report->fileId),
+            FileKind::Ledger => new LedgerImporter($books, $report, $report->fileId),
+            FileKind::BankLines => new BankLinesImporter($books, $report, $report->fileId),
+            default => new ListImporter($books, $report, $report->fileId),
+        };
+    }
+
+    /** @throws RowFault|Refusal when the file cannot be read on, or what it brings does not fit together */
+    private function takeRows(SourceFile $file, Mapping $mapping, Importer $importer, FileReport $fileReport, ImportReport $report): void
+    {
+        /** @var array<int, string> $lines rows that wait for the end of the file, as they stand there */
+        $lines = [];
+        $refuse = static function (int $number, RowFault $fault) use ($report, $fileReport, &$lines): void {
+            $report->refuse(
+                $fileReport,
+                new RefusedRow(
+                    $fileReport->name,
+                    $number,
+                    $fault->field,
+                    $fault->value,
+                    $fault->expected,
+                    $lines[$number] ?? '',
+                    $fileReport->fileId,
+                ),
+            );
+        };
+        foreach (Table::rows($file) as $number => $cells) {
+            if ($number <= $mapping->headerRow) {
+                $fileReport->unused = $number === $mapping->headerRow ? self::unused($cells, $mapping) : [];
+
+                continue;
+            }
+            $fileReport->rows++;
+            try {
+                $outcome = $importer->take($mapping->row($cells), $number);
+                $outcome === null ? ($lines[$number] = self::line($cells)) : $fileReport->count($outcome);
+            } catch (RowFault $fault) {
+                $lines[$number] = self::line($cells);
+                $refuse($number, $fault);
+                unset($lines[$number]);
+            }
+        }
+        $importer->finish($refuse);
+    }
+
+    /** @param  list<array{SourceFile, FileReport}>  $tables */
+    private static function isLarge(array $tables): bool
+    {
+        return array_sum(array_map(static fn (array $table): int => (int) filesize($table[0]->path), $tables)) > self::LARGE;
+    }
+
     private function takeStatement(SourceFile $file, FileReport $fileReport, ImportReport $report, Books $books): void
     {
         $report->files[] = $fileReport;
         try {
-            (new StatementImporter($books, $fileReport, $fileReport->fileId))->take((string) file_get_contents($file->path));
+            (new StatementImporter($books, $fileReport))->take((string) file_get_contents($file->path));
         } catch (Refusal $refusal) {
             $report->block($file->name, $refusal);
+        }
+    }
+
+    /** Pages of statements whose other pages did not come. */
+    private function takeRestOfStatements(ImportReport $report, Books $books): void
+    {
+        $statements = array_values(array_filter($report->files, static fn (FileReport $file): bool => $file->mapping === null));
+        $last = $statements[count($statements) - 1] ?? null;
+        try {
+            $last === null || (new StatementImporter($books, $last))->takeRest();
+        } catch (Refusal $refusal) {
+            $report->block($last->name, $refusal);
         }
     }
 
@@ -224,7 +319,13 @@ final class ImportFiles
      */
     private static function unused(array $cells, Mapping $mapping): array
     {
-        return array_values(array_filter($cells, static fn (string $heading, int $column): bool => $heading !== '' && ! in_array($column, $mapping->columns, true), ARRAY_FILTER_USE_BOTH));
+        return array_values(
+            array_filter(
+                $cells,
+                static fn (string $heading, int $column): bool => $heading !== '' && ! in_array($column, $mapping->columns, true),
+                ARRAY_FILTER_USE_BOTH,
+            ),
+        );
     }
 
     /** @param  list<string>  $cells */
@@ -242,18 +343,33 @@ final class ImportFiles
             $record = ImportFile::query()->findOrFail($fileReport->fileId);
             KeptFiles::keep($file->path);
             $record->update([
-                'report' => json_encode($fileReport->toArray(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_INVALID_UTF8_SUBSTITUTE),
-                'first_date' => $fileReport->firstDate, 'last_date' => $fileReport->lastDate,
+                'report' => json_encode(
+                    $fileReport->toArray(),
+                    JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_INVALID_UTF8_SUBSTITUTE,
+                ),
+                'first_date' => $fileReport->firstDate,
+                'last_date' => $fileReport->lastDate,
             ]);
         }
         foreach ($report->refused as $row) {
             DB::table('rows_set_aside')->insert([
-                'import_file_id' => $row->fileId, 'row' => $row->row, 'field' => $row->field, 'value' => $row->value, 'expected' => $row->expected, 'line' => $row->line, 'recorded_at' => Moment::now(),
+                'import_file_id' => $row->fileId,
+                'row' => $row->row,
+                'field' => $row->field,
+                'value' => $row->value,
+                'expected' => $row->expected,
+                'line' => $row->line,
+                'recorded_at' => Moment::now(),
             ]);
         }
-        $count = static fn (string $of): int => array_sum(array_map(static fn (FileReport $file): int => (int) $file->{$of}, $report->files));
+        $each = static fn (string $of): array => array_map(static fn (FileReport $file): int => (int) $file->{$of}, $report->files);
+        $count = static fn (string $of): int => array_sum($each($of));
         $this->audit->record('import', "import {$importId}", '', [
-            'source' => $source, 'files' => count($report->files), 'new' => $count('new'), 'changed' => $count('changed'), 'set_aside' => $report->refusedCount,
+            'source' => $source,
+            'files' => count($report->files),
+            'new' => $count('new'),
+            'changed' => $count('changed'),
+            'set_aside' => $report->refusedCount,
         ]);
     }
 }

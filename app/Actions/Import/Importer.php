@@ -9,8 +9,11 @@ use Ajuste\Core\Exchange\RowFault;
 /** Takes the rows of one kind of file into the books. Each row stands or falls by itself; the caller's transaction holds them together. */
 abstract class Importer
 {
-    final public function __construct(protected readonly Books $books, protected readonly FileReport $report, protected readonly int $fileId)
-    {
+    final public function __construct(
+        protected readonly Books $books,
+        protected readonly FileReport $report,
+        protected readonly int $fileId,
+    ) {
         $this->begin();
     }
 

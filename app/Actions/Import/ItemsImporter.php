@@ -7,15 +7,23 @@ namespace App\Actions\Import;
 use Ajuste\Core\Calendar\Terms;
 use Ajuste\Core\Exchange\RowFault;
 use Ajuste\Core\Money\Currency;
+use Ajuste\Core\Money\Money;
 use Ajuste\Core\Refusal;
+use Ajuste\Core\Subledger\CustomerAccount;
+use Ajuste\Core\Subledger\ItemHead;
 use Ajuste\Core\Subledger\Kind;
 use Ajuste\Core\Subledger\Side;
+use App\Actions\Posting\ItemLinks;
+use App\Actions\Posting\ItemRow;
+use App\Actions\Posting\RowSource;
 
 /** Customers' items. An item is known by document, kind, customer and its place among such rows. */
 final class ItemsImporter extends Importer
 {
-    private const STANDING = 'SELECT i.id, i.root_id, i.version, i.voucher_id, i.side, i.date, i.due_date, i.currency, i.amount, i.base, i.control_account_id, i.reference, i.entry, i.batch, i.terms, p.matched
-        FROM items i JOIN item_positions p ON p.item_id = i.root_id WHERE i.document = ? AND i.kind = ? AND i.customer_id = ? AND i.superseded_at IS NULL ORDER BY i.occurrence';
+    private const STANDING = 'SELECT i.id, i.root_id, i.version, i.voucher_id, i.side, i.date, i.due_date, i.currency, i.amount, i.base, '
+        .'i.control_account_id, i.reference, i.entry, i.batch, i.terms, p.matched
+        FROM items i JOIN item_positions p ON p.item_id = i.root_id WHERE i.document = ? AND i.kind = ? AND i.customer_id = ?
+            AND i.superseded_at IS NULL ORDER BY i.occurrence';
 
     /** @var array<int, true> rows of the books that this file has */
     private array $seen = [];
@@ -55,13 +63,22 @@ final class ItemsImporter extends Importer
         }
         $span = [$this->report->firstDate, (string) $this->report->lastDate];
         if ($this->hadItems) {
-            foreach ($this->books->rows('SELECT id, document FROM items WHERE date BETWEEN ? AND ? AND superseded_at IS NULL AND import_file_id IS NOT NULL', $span) as [$id, $document]) {
+            foreach (
+                $this->books->rows(
+                    'SELECT id, document FROM items WHERE date BETWEEN ? AND ? AND superseded_at IS NULL AND import_file_id IS NOT NULL',
+                    $span,
+                ) as [$id, $document]
+            ) {
                 if (! isset($this->seen[(int) $id])) {
                     $this->vanished((string) $document);
                 }
             }
         }
-        $sums = $this->books->rows("SELECT sum(CASE WHEN side = 'debit' THEN base ELSE 0 END), sum(CASE WHEN side = 'credit' THEN base ELSE 0 END) FROM items WHERE date BETWEEN ? AND ? AND superseded_at IS NULL", $span)[0];
+        $sums = $this->books->rows(
+            "SELECT sum(CASE WHEN side = 'debit' THEN base ELSE 0 END), sum(CASE WHEN side = 'credit' THEN base ELSE 0 END) FROM items "
+                .'WHERE date BETWEEN ? AND ? AND superseded_at IS NULL',
+            $span,
+        )[0];
         [$this->report->bookDebits, $this->report->bookCredits] = [(int) $sums[0], (int) $sums[1]];
     }
 
@@ -76,12 +93,21 @@ final class ItemsImporter extends Importer
         $base = $this->base($row, $kind, $currency, $amount);
         $sourceItemId = $kind->correctsBaseOnly() ? $this->source($row) : null;
         $values = [
-            $side->value, $row['date'], $this->dueDate($row, $kind), $currency->code, $amount, $base, $this->controlAccount($row, $kind),
-            $row['reference'], $row['entry'], $row['batch'], $row['terms'],
+            $side->value,
+            $row['date'],
+            $this->dueDate($row, $kind),
+            $currency->code,
+            $amount,
+            $base,
+            $this->controlAccount($row, $kind),
+            $row['reference'],
+            $row['entry'],
+            $row['batch'],
+            $row['terms'],
         ];
         $standing = $this->books->rows(self::STANDING, [$row['document'], $kind->value, $customerId]);
         $this->report->sawDate($row['date']);
-        $side === Side::Debit ? $this->report->debits += $base : $this->report->credits += $base;
+        $side === Side::Debit ? ($this->report->debits += $base) : ($this->report->credits += $base);
         foreach ($standing as $stands) {
             if (! isset($this->seen[(int) $stands[0]])) {
                 $this->seen[(int) $stands[0]] = true;
@@ -90,7 +116,7 @@ final class ItemsImporter extends Importer
             }
         }
         $this->books->open('date', $row['date']);
-        $id = $this->record($row, $kind, $customerId, $values, count($standing) + 1, $number, $sourceItemId);
+        $id = $this->record($row, $kind, $customerId, $values, new ItemPlace(count($standing) + 1), $number, $sourceItemId);
         $this->seen[$id] = true;
 
         return Outcome::New;
@@ -109,7 +135,11 @@ final class ItemsImporter extends Importer
             $figures = [0, 1, 3, 4, 5]; // side, date, currency, amount, base
             foreach ($figures as $place) {
                 if ($had[$place] !== $values[$place]) {
-                    throw new RowFault('document', $row['document'], 'this item was posted here with other figures; the same side, date and amounts are expected');
+                    throw new RowFault(
+                        'document',
+                        $row['document'],
+                        'this item was posted here with other figures; the same side, date and amounts are expected',
+                    );
                 }
             }
 
@@ -124,7 +154,16 @@ final class ItemsImporter extends Importer
         $side = Side::from((string) $had[0]);
         $this->books->record->supersedeItem($id, (int) $had[6], (string) $had[1], $side->sign() * (int) $had[5]);
         $occurrence = (int) $this->books->rows('SELECT occurrence FROM items WHERE id = ?', [$id])[0][0];
-        $new = $this->record($row, Kind::from($row['kind']), $this->books->customer($row['customer']), $values, $occurrence, $number, $sourceItemId, $version + 1, $rootId);
+        $place = new ItemPlace($occurrence, $version + 1, $rootId);
+        $new = $this->record(
+            $row,
+            Kind::from($row['kind']),
+            $this->books->customer($row['customer']),
+            $values,
+            $place,
+            $number,
+            $sourceItemId,
+        );
         $this->seen[$new] = true;
 
         return $this->changed($row['document']);
@@ -139,12 +178,19 @@ final class ItemsImporter extends Importer
      */
     private function refuseAgainstMatches(array $had, array $values, int $rootId, int $matched, array $row): void
     {
-        $first = $this->books->rows('SELECT min(date) FROM matches WHERE debit_item_id = ? OR credit_item_id = ?', [$rootId, $rootId])[0][0];
+        $first = $this->books->rows('SELECT min(date) FROM matches WHERE debit_item_id = ? OR credit_item_id = ?', [
+            $rootId,
+            $rootId,
+        ])[0][0];
         if ($first === null) {
             return;
         }
         if ([$had[0], $had[3], $had[6]] !== [$values[0], $values[3], $values[6]]) {
-            throw new RowFault('document', $row['document'], 'the item is matched, so its side, currency and control account stay as they are; reverse its matches first');
+            throw new RowFault(
+                'document',
+                $row['document'],
+                'the item is matched, so its side, currency and control account stay as they are; reverse its matches first',
+            );
         }
         if ($values[1] > $first) {
             throw new RowFault('date', $row['date'], "the item is matched as of {$first}; that day or an earlier one is expected");
@@ -154,7 +200,11 @@ final class ItemsImporter extends Importer
         }
         $isBase = $row['currency'] === $this->books->base()->code;
         if (! $isBase && [$had[4], $had[5]] !== [$values[4], $values[5]]) {
-            throw new RowFault('amount', $row['amount'], 'the item is in a foreign currency and matched, so its amounts stay as they are; reverse its matches first');
+            throw new RowFault(
+                'amount',
+                $row['amount'],
+                'the item is in a foreign currency and matched, so its amounts stay as they are; reverse its matches first',
+            );
         }
     }
 
@@ -162,13 +212,31 @@ final class ItemsImporter extends Importer
      * @param array<string, string> $row
      * @param list<int|string> $values
      */
-    private function record(array $row, Kind $kind, int $customerId, array $values, int $occurrence, int $number, ?int $sourceItemId, int $version = 1, ?int $rootId = null): int
+    private function record(array $row, Kind $kind, int $customerId, array $values, ItemPlace $place, int $number, ?int $sourceItemId): int
     {
+        $account = new CustomerAccount($customerId, (int) $values[6]);
+        $head = new ItemHead(
+            $row['document'],
+            $kind,
+            Side::from((string) $values[0]),
+            $account,
+            $row['date'],
+            (string) $values[2],
+            $row['reference'],
+            $row['terms'],
+        );
+
         return $this->books->record->item(
-            document: $row['document'], kind: $kind, customerId: $customerId, occurrence: $occurrence, side: Side::from((string) $values[0]),
-            date: $row['date'], dueDate: (string) $values[2], currency: (string) $values[3], amount: (int) $values[4], base: (int) $values[5],
-            controlAccountId: (int) $values[6], reference: $row['reference'], entry: $row['entry'], batch: $row['batch'], terms: $row['terms'],
-            sourceItemId: $sourceItemId, importFileId: $this->fileId, sourceRow: $number, version: $version, rootId: $rootId,
+            new ItemRow(
+                $head,
+                Money::ofMinor((int) $values[4], (string) $values[3]),
+                Money::ofMinor((int) $values[5], $this->books->base()),
+                $place->occurrence,
+                RowSource::file($this->fileId, $number, $place->version),
+                $row['entry'],
+                $row['batch'],
+                new ItemLinks($sourceItemId, $place->rootId),
+            ),
         );
     }
 
@@ -176,7 +244,9 @@ final class ItemsImporter extends Importer
     {
         $implied = $kind->side();
         if ($implied === null) {
-            return $given !== '' ? Side::from($given) : throw new RowFault('side', '', "debit or credit is expected, since the kind {$kind->value} can be either");
+            return $given !== ''
+                ? Side::from($given)
+                : throw new RowFault('side', '', "debit or credit is expected, since the kind {$kind->value} can be either");
         }
         if ($given !== '' && $given !== $implied->value) {
             throw new RowFault('side', $given, "{$implied->value} or blank is expected for the kind {$kind->value}");
@@ -188,9 +258,11 @@ final class ItemsImporter extends Importer
     private function amount(Kind $kind, string $text, Currency $currency): int
     {
         if (! $kind->correctsBaseOnly()) {
-            return $text === '' ? throw new RowFault('amount', '', 'an amount above zero is expected') : $this->books->positive('amount', $text, $currency);
+            return $text === ''
+                ? throw new RowFault('amount', '', 'an amount above zero is expected')
+                : $this->books->positive('amount', $text, $currency);
         }
-        if ($text !== '' && $this->books->positive('amount', $text, $currency, true) !== 0) {
+        if ($text !== '' && $this->books->notNegative('amount', $text, $currency) !== 0) {
             throw new RowFault('amount', $text, 'zero is expected: an exchange difference corrects base currency only');
         }
 
@@ -202,9 +274,13 @@ final class ItemsImporter extends Importer
     {
         $isBase = $currency->code === $this->books->base()->code;
         if ($row['base_amount'] === '') {
-            return $isBase && ! $kind->correctsBaseOnly() ? $amount : throw new RowFault('base_amount', '', "the amount in {$this->books->base()->code} is expected");
+            return $isBase && ! $kind->correctsBaseOnly()
+                ? $amount
+                : throw new RowFault('base_amount', '', "the amount in {$this->books->base()->code} is expected");
         }
-        $base = $this->books->positive('base_amount', $row['base_amount'], $this->books->base(), ! $kind->correctsBaseOnly());
+        $base = $kind->correctsBaseOnly()
+            ? $this->books->positive('base_amount', $row['base_amount'], $this->books->base())
+            : $this->books->notNegative('base_amount', $row['base_amount'], $this->books->base());
         if ($isBase && ! $kind->correctsBaseOnly() && $base !== $amount) {
             throw new RowFault('base_amount', $row['base_amount'], "{$row['amount']} is expected, as the item is in base currency");
         }
@@ -253,11 +329,17 @@ final class ItemsImporter extends Importer
     private function source(array $row): int
     {
         $found = $this->books->rows(
-            "SELECT i.root_id FROM items i WHERE i.document = ? AND i.customer_id = ? AND i.currency = ? AND i.kind <> 'exchange_difference' AND i.superseded_at IS NULL ORDER BY i.id LIMIT 1",
+            'SELECT i.root_id FROM items i WHERE i.document = ? AND i.customer_id = ? AND i.currency = ? AND i.kind <> '
+                ."'exchange_difference' AND i.superseded_at IS NULL ORDER BY i.id LIMIT 1",
             [$row['reference'], $this->books->customer($row['customer']), $row['currency']],
         );
 
-        return $found !== [] ? (int) $found[0][0]
-            : throw new RowFault('reference', $row['reference'], "the document that the exchange difference corrects is expected, one of the same customer in {$row['currency']}");
+        return $found !== []
+            ? (int) $found[0][0]
+            : throw new RowFault(
+                'reference',
+                $row['reference'],
+                "the document that the exchange difference corrects is expected, one of the same customer in {$row['currency']}",
+            );
     }
 }

@@ -5,6 +5,11 @@ declare(strict_types=1);
 namespace App\Actions\Import;
 
 use Ajuste\Core\Exchange\RowFault;
+use Ajuste\Core\Money\Currency;
+use Ajuste\Core\Money\Money;
+use App\Actions\Posting\PostingRow;
+use App\Actions\Posting\PostingText;
+use App\Actions\Posting\RowSource;
 use App\Support\Moment;
 use Illuminate\Support\Facades\DB;
 
@@ -33,13 +38,30 @@ final class LedgerImporter extends Importer
         $base = $this->signed($row);
         $voucherId = $this->ownVoucher($row);
         $this->report->sawDate($row['date']);
-        $base > 0 ? $this->report->debits += $base : $this->report->credits -= $base;
+        $base > 0 ? ($this->report->debits += $base) : ($this->report->credits -= $base);
         $this->accounts[$accountId] = true;
         if ($voucherId !== null) {
             return $this->confirm($voucherId, $accountId, $base, $row);
         }
-        $values = [$row['date'], $base, $row['description'], $row['document'], $row['customer'], $row['reference'], $row['source'], $row['batch']];
-        $standing = $this->books->rows('SELECT id, version, occurrence, date, base, description, document, customer, reference, source, batch FROM postings WHERE entry = ? AND account_id = ? AND superseded_at IS NULL ORDER BY occurrence', [$row['entry'], $accountId]);
+        $original = $this->original($row, $base);
+        $values = [
+            $row['date'],
+            $base,
+            $row['description'],
+            $row['document'],
+            $row['customer'],
+            $row['reference'],
+            $row['source'],
+            $row['batch'],
+            $original->currency->code ?? '',
+            $original?->minor,
+        ];
+        $standing = $this->books->rows(
+            'SELECT id, version, occurrence, date, base, description, document, customer, reference, source, batch, '.
+                'currency, currency_amount FROM postings WHERE '.
+                'entry = ? AND account_id = ? AND superseded_at IS NULL ORDER BY occurrence',
+            [$row['entry'], $accountId],
+        );
         foreach ($standing as $stands) {
             if (! isset($this->seen[(int) $stands[0]])) {
                 $this->seen[(int) $stands[0]] = true;
@@ -61,11 +83,21 @@ final class LedgerImporter extends Importer
         $span = [$this->report->firstDate, (string) $this->report->lastDate];
         $debits = $credits = 0;
         foreach (array_keys($this->accounts) as $accountId) {
-            $sums = $this->books->rows('SELECT sum(max(base, 0)), sum(min(base, 0)) FROM postings WHERE account_id = ? AND date BETWEEN ? AND ? AND superseded_at IS NULL', [$accountId, ...$span])[0];
+            $sums = $this->books->rows(
+                'SELECT sum(max(base, 0)), sum(min(base, 0)) FROM postings WHERE account_id = ? AND date BETWEEN ? AND ? AND '.
+                    'superseded_at IS NULL',
+                [$accountId, ...$span],
+            )[0];
             $debits += (int) $sums[0];
             $credits -= (int) $sums[1];
             if ($this->hadPostings) {
-                foreach ($this->books->rows('SELECT id, entry FROM postings WHERE account_id = ? AND date BETWEEN ? AND ? AND superseded_at IS NULL AND voucher_id IS NULL', [$accountId, ...$span]) as [$id, $entry]) {
+                foreach (
+                    $this->books->rows(
+                        'SELECT id, entry FROM postings WHERE account_id = ? AND date BETWEEN ? AND ? AND superseded_at IS NULL AND '.
+                            'voucher_id IS NULL',
+                        [$accountId, ...$span],
+                    ) as [$id, $entry]
+                ) {
                     if (! isset($this->seen[(int) $id])) {
                         $this->vanished((string) $entry);
                     }
@@ -79,8 +111,8 @@ final class LedgerImporter extends Importer
     private function signed(array $row): int
     {
         $base = $this->books->base();
-        $debit = $row['debit'] === '' ? 0 : $this->books->positive('debit', $row['debit'], $base, true);
-        $credit = $row['credit'] === '' ? 0 : $this->books->positive('credit', $row['credit'], $base, true);
+        $debit = $row['debit'] === '' ? 0 : $this->books->notNegative('debit', $row['debit'], $base);
+        $credit = $row['credit'] === '' ? 0 : $this->books->notNegative('credit', $row['credit'], $base);
         if ($debit === 0 && $credit === 0) {
             throw new RowFault('debit', $row['debit'], 'an amount above zero is expected in debit or in credit');
         }
@@ -91,31 +123,61 @@ final class LedgerImporter extends Importer
         return $debit - $credit;
     }
 
+    /**
+     * The line's amount in another currency, on the side of its amount in base; null where the file gives none.
+     *
+     * @param array<string, string> $row
+     */
+    private function original(array $row, int $base): ?Money
+    {
+        if (trim($row['currency_amount'], '0.') === '' || $row['currency'] === '' || $row['currency'] === $this->books->base()->code) {
+            return null;
+        }
+        $currency = Currency::of($row['currency']);
+        $minor = $this->books->positive('currency_amount', ltrim($row['currency_amount'], '-'), $currency);
+
+        return Money::ofMinor($base < 0 ? -$minor : $minor, $currency);
+    }
+
     /** @param  array<string, string>  $row */
     private function ownVoucher(array $row): ?int
     {
         $this->own ??= DB::table('vouchers')->pluck('id', 'number')->all();
 
-        return $this->own === [] ? null : $this->own[$row['entry']] ?? $this->own[$row['reference']] ?? $this->own[$row['source']] ?? null;
+        return $this->own === []
+            ? null
+            : $this->own[$row['entry']] ?? ($this->own[$row['reference']] ?? ($this->own[$row['source']] ?? null));
     }
 
     /** @param  array<string, string>  $row */
     private function confirm(int $voucherId, int $accountId, int $base, array $row): Outcome
     {
-        $lines = $this->books->rows('SELECT id, base, date FROM postings WHERE voucher_id = ? AND account_id = ? ORDER BY id', [$voucherId, $accountId]);
+        $lines = $this->books->rows('SELECT id, base, date FROM postings WHERE voucher_id = ? AND account_id = ? ORDER BY id', [
+            $voucherId,
+            $accountId,
+        ]);
         foreach ($lines as [$id, $posted, $date]) {
             if ((int) $posted === $base && $date === $row['date'] && ! isset($this->seen[(int) $id])) {
                 $this->seen[(int) $id] = true;
                 $known = $this->books->rows('SELECT 1 FROM voucher_confirmations WHERE voucher_id = ?', [$voucherId]) !== [];
                 if (! $known) {
-                    $this->books->write('INSERT INTO voucher_confirmations (voucher_id, import_file_id, recorded_at) VALUES (?, ?, ?)', [$voucherId, $this->fileId, Moment::now()]);
+                    $this->books->write('INSERT INTO voucher_confirmations (voucher_id, import_file_id, recorded_at) VALUES (?, ?, ?)', [
+                        $voucherId,
+                        $this->fileId,
+                        Moment::now(),
+                    ]);
                 }
 
                 return $known ? Outcome::Same : Outcome::Confirms;
             }
         }
 
-        throw new RowFault('entry', $row['entry'], "the line that voucher posted on account {$row['account']} is expected, with its date and amount; mend it in the accounting system");
+        throw new RowFault(
+            'entry',
+            $row['entry'],
+            "the line that voucher posted on account {$row['account']} is expected, with its date and amount; mend it in the accounting ".
+                'system',
+        );
     }
 
     /**
@@ -135,10 +197,19 @@ final class LedgerImporter extends Importer
     /** @param  array<string, string>  $row */
     private function record(array $row, int $accountId, int $base, int $occurrence, int $number, int $version = 1): int
     {
+        $text = new PostingText($row['description'], $row['document'], $row['customer'], $row['reference'], $row['source'], $row['batch']);
+
         return $this->books->record->posting(
-            entry: $row['entry'], occurrence: $occurrence, date: $row['date'], accountId: $accountId, base: $base, description: $row['description'],
-            document: $row['document'], customer: $row['customer'], reference: $row['reference'], source: $row['source'], batch: $row['batch'],
-            importFileId: $this->fileId, sourceRow: $number, version: $version,
+            new PostingRow(
+                $row['entry'],
+                $occurrence,
+                $row['date'],
+                $accountId,
+                $base,
+                $text,
+                RowSource::file($this->fileId, $number, $version),
+                $this->original($row, $base),
+            ),
         );
     }
 }

@@ -37,7 +37,7 @@ final class ListImporter extends Importer
         $parts = explode('.', $row['name'], 2);
         $currency = $parts[1] ?? null;
         $setting = Setting::tryFrom($parts[0]);
-        if ($setting === null || ($currency !== null && ($setting !== Setting::ResidueLimit || ! Currency::isKnown($currency)))) {
+        if ($setting === null || ($currency !== null && ! ($setting->isByCurrency() && Currency::isKnown($currency)))) {
             throw new RowFault('name', $row['name'], 'one of '.implode(', ', array_column(Setting::cases(), 'value')).' is expected');
         }
         $setting->check($row['value']);
@@ -45,10 +45,22 @@ final class ListImporter extends Importer
         if (($stands[0][0] ?? null) === $row['value']) {
             return Outcome::Same;
         }
-        if ($setting === Setting::BaseCurrency && $row['value'] !== $this->books->base()->code && $this->books->rows('SELECT 1 FROM items UNION ALL SELECT 1 FROM postings LIMIT 1', []) !== []) {
-            throw new RowFault('value', $row['value'], "the books are kept in {$this->books->base()->code} and hold postings; the base currency can no longer change");
+        if (
+            $setting === Setting::BaseCurrency &&
+            $row['value'] !== $this->books->base()->code &&
+            $this->books->rows('SELECT 1 FROM items UNION ALL SELECT 1 FROM postings LIMIT 1', []) !== []
+        ) {
+            throw new RowFault(
+                'value',
+                $row['value'],
+                "the books are kept in {$this->books->base()->code} and hold postings; the base currency can no longer change",
+            );
         }
-        $this->books->write('INSERT INTO settings (name, value, recorded_at) VALUES (?, ?, ?)', [$row['name'], $row['value'], Moment::now()]);
+        $this->books->write('INSERT INTO settings (name, value, recorded_at) VALUES (?, ?, ?)', [
+            $row['name'],
+            $row['value'],
+            Moment::now(),
+        ]);
         $this->books->settingsChanged();
 
         return $stands === [] ? Outcome::New : $this->changed($row['name']);
@@ -58,10 +70,19 @@ final class ListImporter extends Importer
     private function account(array $row): Outcome
     {
         $id = $this->books->accounts[$row['account']] ?? null;
-        $outcome = $this->keep('accounts', 'account', $row['account'], [
-            'name' => $row['name'], 'type' => $row['type'],
-            'role' => $row['role'] === '' ? null : $row['role'], 'currency' => $row['currency'] === '' ? null : $row['currency'],
-        ], $id);
+        $outcome = $this->keep(
+            'accounts',
+            'account',
+            $row['account'],
+            [
+                'name' => $row['name'],
+                'type' => $row['type'],
+                'role' => $row['role'] === '' ? null : $row['role'],
+                'currency' => $row['currency'] === '' ? null : $row['currency'],
+                ...$row['iban'] === '' && $id !== null ? [] : ['iban' => Iban::plain($row['iban'])],
+            ],
+            $id,
+        );
         $this->books->accounts[$row['account']] = $id ?? $this->idOf('accounts', 'account', $row['account']);
         $this->books->roles[$row['account']] = $row['role'] === '' ? null : $row['role'];
         ksort($this->books->roles, SORT_STRING);
@@ -74,9 +95,18 @@ final class ListImporter extends Importer
     private function supplier(array $row): Outcome
     {
         $id = $this->books->suppliers[$row['supplier']] ?? null;
-        $outcome = $this->keep('suppliers', 'supplier', $row['supplier'], [
-            'name' => $row['name'], 'currency' => $row['currency'], 'control_account_id' => $this->optionalAccount($row['control_account']), 'iban' => $row['iban'],
-        ], $id);
+        $outcome = $this->keep(
+            'suppliers',
+            'supplier',
+            $row['supplier'],
+            [
+                'name' => $row['name'],
+                'currency' => $row['currency'],
+                'control_account_id' => $this->optionalAccount($row['control_account']),
+                'iban' => $row['iban'],
+            ],
+            $id,
+        );
         $this->books->suppliers[$row['supplier']] = $id ?? $this->idOf('suppliers', 'supplier', $row['supplier']);
 
         return $outcome;
@@ -88,16 +118,41 @@ final class ListImporter extends Importer
         $id = $this->books->customers[$row['customer']] ?? null;
         $control = $this->optionalAccount($row['control_account']);
         $currency = Currency::of($row['currency']);
-        $outcome = $this->keep('customers', 'customer', $row['customer'], [
-            'name' => $row['name'], 'trading_name' => $row['trading_name'], 'currency' => $currency->code, 'terms' => $row['terms'],
-            'control_account_id' => $control, 'supplier_id' => $row['supplier'] === '' ? null : $this->books->supplier($row['supplier']),
-            'customer_group' => $row['group'], 'iban' => $row['iban'], 'email' => $row['email'], 'tax_id' => $row['tax_id'], 'country' => $row['country'],
-            'credit_limit' => $row['credit_limit'] === '' ? null : $this->books->positive('credit_limit', $row['credit_limit'], $currency, true),
-        ], $id);
+        $outcome = $this->keep(
+            'customers',
+            'customer',
+            $row['customer'],
+            [
+                'name' => $row['name'],
+                'trading_name' => $row['trading_name'],
+                'currency' => $currency->code,
+                'terms' => $row['terms'],
+                'control_account_id' => $control,
+                'supplier_id' => $row['supplier'] === '' ? null : $this->books->supplier($row['supplier']),
+                'customer_group' => $row['group'],
+                'iban' => $row['iban'],
+                'email' => $row['email'],
+                'tax_id' => $row['tax_id'],
+                'country' => $row['country'],
+                'credit_limit' => $row['credit_limit'] === ''
+                    ? null
+                    : $this->books->notNegative('credit_limit', $row['credit_limit'], $currency),
+            ],
+            $id,
+        );
         $id ??= $this->idOf('customers', 'customer', $row['customer']);
         $this->books->customers[$row['customer']] = $id;
-        if ($outcome !== Outcome::Same && $this->books->rows('SELECT iban FROM customer_ibans WHERE customer_id = ? ORDER BY recorded_at DESC LIMIT 1', [$id]) !== [[Iban::plain($row['iban'])]]) {
-            $this->books->write('INSERT OR REPLACE INTO customer_ibans (customer_id, iban, recorded_at) VALUES (?, ?, ?)', [$id, Iban::plain($row['iban']), Moment::now()]);
+        if (
+            $outcome !== Outcome::Same &&
+            $this->books->rows('SELECT iban FROM customer_ibans WHERE customer_id = ? ORDER BY recorded_at DESC LIMIT 1', [$id]) !== [
+                [Iban::plain($row['iban'])],
+            ]
+        ) {
+            $this->books->write('INSERT OR REPLACE INTO customer_ibans (customer_id, iban, recorded_at) VALUES (?, ?, ?)', [
+                $id,
+                Iban::plain($row['iban']),
+                Moment::now(),
+            ]);
         }
         $this->books->customerControl[$row['customer']] = $control;
 
@@ -112,10 +167,18 @@ final class ListImporter extends Importer
         }
         $customer = $this->books->customer($row['customer']);
         $supplier = $this->books->supplier($row['supplier']);
-        $found = $this->books->rows('SELECT id, from_date, to_date, scope FROM agreements WHERE customer_id = ? AND supplier_id = ? AND reference = ? AND currency = ?', [$customer, $supplier, $row['reference'], $row['currency']]);
+        $found = $this->books->rows(
+            'SELECT id, from_date, to_date, scope FROM agreements WHERE customer_id = ? AND supplier_id = ? AND reference = ? AND '.
+                'currency = ?',
+            [$customer, $supplier, $row['reference'], $row['currency']],
+        );
         $values = [$row['from'], $row['to'], $row['scope']];
         if ($found === []) {
-            $this->books->write('INSERT INTO agreements (customer_id, supplier_id, reference, currency, from_date, to_date, scope) VALUES (?, ?, ?, ?, ?, ?, ?)', [$customer, $supplier, $row['reference'], $row['currency'], ...$values]);
+            $this->books->write(
+                'INSERT INTO agreements (customer_id, supplier_id, reference, currency, from_date, to_date, scope) VALUES (?, ?, ?, ?, '.
+                    '?, ?, ?)',
+                [$customer, $supplier, $row['reference'], $row['currency'], ...$values],
+            );
 
             return Outcome::New;
         }
@@ -139,7 +202,12 @@ final class ListImporter extends Importer
         $found = $this->books->rows('SELECT id, rate, quoted FROM rates WHERE currency = ? AND date = ?', [$row['currency'], $row['date']]);
         if ($found === []) {
             $this->books->open('date', $row['date']);
-            $this->books->write('INSERT INTO rates (date, currency, rate, quoted) VALUES (?, ?, ?, ?)', [$row['date'], $row['currency'], $row['rate'], $quoted]);
+            $this->books->write('INSERT INTO rates (date, currency, rate, quoted) VALUES (?, ?, ?, ?)', [
+                $row['date'],
+                $row['currency'],
+                $row['rate'],
+                $quoted,
+            ]);
 
             return Outcome::New;
         }
@@ -160,20 +228,34 @@ final class ListImporter extends Importer
             throw new RowFault('document', $row['document'], 'a document of items.csv is expected');
         }
         $values = [
-            $row['description'], $row['quantity'], $row['unit_price'],
-            $this->books->positive('net', ltrim($row['net'], '-'), Currency::of((string) $document[0][0]), true) * (str_starts_with($row['net'], '-') ? -1 : 1),
-            $row['tax_rate'], $this->optionalAccount($row['account'], 'account'),
+            $row['description'],
+            $row['quantity'],
+            $row['unit_price'],
+            $this->books->notNegative('net', ltrim($row['net'], '-'), Currency::of((string) $document[0][0])) *
+            (str_starts_with($row['net'], '-') ? -1 : 1),
+            $row['tax_rate'],
+            $this->optionalAccount($row['account'], 'account'),
         ];
-        $found = $this->books->rows('SELECT id, description, quantity, unit_price, net, tax_rate, account_id FROM item_lines WHERE document = ? AND line = ?', [$row['document'], $row['line']]);
+        $found = $this->books->rows(
+            'SELECT id, description, quantity, unit_price, net, tax_rate, account_id FROM item_lines WHERE document = ? AND line = ?',
+            [$row['document'], $row['line']],
+        );
         if ($found === []) {
-            $this->books->write('INSERT INTO item_lines (document, line, description, quantity, unit_price, net, tax_rate, account_id, import_file_id) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)', [$row['document'], $row['line'], ...$values, $this->fileId]);
+            $this->books->write(
+                'INSERT INTO item_lines (document, line, description, quantity, unit_price, net, tax_rate, account_id, import_file_id) '.
+                    'VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)',
+                [$row['document'], $row['line'], ...$values, $this->fileId],
+            );
 
             return Outcome::New;
         }
         if (array_slice($found[0], 1) === $values) {
             return Outcome::Same;
         }
-        $this->books->write('UPDATE item_lines SET description = ?, quantity = ?, unit_price = ?, net = ?, tax_rate = ?, account_id = ? WHERE id = ?', [...$values, (int) $found[0][0]]);
+        $this->books->write(
+            'UPDATE item_lines SET description = ?, quantity = ?, unit_price = ?, net = ?, tax_rate = ?, account_id = ? WHERE id = ?',
+            [...$values, (int) $found[0][0]],
+        );
 
         return $this->changed("{$row['document']} line {$row['line']}");
     }
@@ -188,7 +270,10 @@ final class ListImporter extends Importer
     {
         $columns = array_keys($values);
         if ($id === null) {
-            $this->books->write("INSERT INTO {$table} ({$key}, ".implode(', ', $columns).') VALUES (?'.str_repeat(', ?', count($columns)).')', [$name, ...array_values($values)]);
+            $this->books->write(
+                "INSERT INTO {$table} ({$key}, ".implode(', ', $columns).') VALUES (?'.str_repeat(', ?', count($columns)).')',
+                [$name, ...array_values($values)],
+            );
 
             return Outcome::New;
         }

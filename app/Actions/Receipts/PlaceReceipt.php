@@ -7,274 +7,269 @@ namespace App\Actions\Receipts;
 use Ajuste\Core\Exchange\Setting;
 use Ajuste\Core\Ledger\Account;
 use Ajuste\Core\Ledger\AccountRole;
-use Ajuste\Core\Ledger\Voucher;
-use Ajuste\Core\Money\Currency;
 use Ajuste\Core\Money\Money;
-use Ajuste\Core\Money\Rounding;
-use Ajuste\Core\Money\TypedAmount;
+use Ajuste\Core\Posting\PostingPlan;
 use Ajuste\Core\Refusal;
-use Ajuste\Core\Settlement\MatchPlan;
-use Ajuste\Core\Settlement\ReceiptPosting;
+use Ajuste\Core\Settlement\DatedMoney;
+use Ajuste\Core\Settlement\Deduction;
+use Ajuste\Core\Settlement\Receipt;
+use Ajuste\Core\Settlement\ReceiptPlan;
 use Ajuste\Core\Settlement\ReceiptSettlement;
-use Ajuste\Core\Settlement\TaxRelief;
+use Ajuste\Core\Settlement\ReceivedMoney;
+use Ajuste\Core\Settlement\RestPlace;
+use Ajuste\Core\Settlement\SettlementPlan;
+use Ajuste\Core\Settlement\TakenDiscounts;
 use Ajuste\Core\Settlement\Tick;
-use Ajuste\Core\Subledger\Kind;
+use Ajuste\Core\Settlement\Ticked;
 use Ajuste\Core\Subledger\OpenItem;
-use Ajuste\Core\Subledger\Side;
-use App\Actions\MatchItems;
-use App\Actions\MatchRequest;
-use App\Actions\Once;
-use App\Actions\PostedVoucher;
-use App\Actions\Recorder;
-use App\Actions\TakeReductions;
-use App\Models\Customer;
-use App\Models\Settlement;
-use App\Queries\ControlFigures;
-use App\Queries\MoneyLine;
-use App\Queries\MoneyLines;
+use App\Actions\Posting\PostPlan;
+use App\Queries\Customers;
+use App\Queries\DiscountOffers;
 use App\Queries\Positions;
 use App\Queries\Rates;
+use App\Queries\RequestedReductions;
 use App\Queries\Settings;
-use App\Support\Actor;
-use App\Support\AuditTrail;
-use App\Support\Moment;
+use App\Queries\StatementLine;
+use App\Queries\StatementLines;
+use App\Values\ReceiptRequest;
+use App\Values\Rehearsal;
 use Illuminate\Support\Facades\DB;
 
 /**
- * Makes a line of money a receipt of a customer: the receipt or deposit with its voucher, discounts and deductions with theirs, and the match, in one
- * transaction. A rehearsal does the same and takes it back.
+ * Makes a statement line a receipt of a customer: the receipt or deposit with its voucher, discounts and deductions with theirs, and the
+ * match.
  */
 final readonly class PlaceReceipt
 {
     public function __construct(
-        private Settings $settings, private MoneyLines $lines, private Positions $positions, private Rates $rates, private TakeReductions $reductions,
-        private ControlFigures $figures, private MatchItems $match, private Placements $placements, private Actor $actor, private AuditTrail $audit,
+        private Settings $settings,
+        private StatementLines $lines,
+        private Customers $customers,
+        private Positions $positions,
+        private Rates $rates,
+        private DiscountOffers $offers,
+        private RequestedReductions $reductions,
+        private PostPlan $posting,
     ) {}
 
-    public function rehearse(ReceiptRequest $request, Account $control, string $asOf): ReceiptRehearsal
+    public function rehearse(ReceiptRequest $request, Account $control): Rehearsal
     {
-        $plan = null;
-        DB::beginTransaction();
+        $receipt = null;
         try {
-            $plan = $this->plan($request, $control);
-            $this->refuseUnexplained($plan->settlement);
-            $record = new Recorder($this->actor);
-            $voucher = $this->voucher($plan);
-            [$vouchers, $match] = $this->record($record, $plan, $record->voucher($voucher));
-            $record->flush();
+            $receipt = $this->receipt($request, $control);
 
-            return new ReceiptRehearsal(
-                [$voucher, ...$vouchers], $match->ticks ?? [], $plan->settlement, $match, $this->positions->balance($control->id, $request->customerId, $asOf), $this->figures->at($control, $asOf),
-                warnings: $match->warnings ?? [],
-            );
+            return Rehearsal::of($this->plans($receipt)->single($receipt), self::shown($receipt), $receipt->settlement);
         } catch (Refusal $refusal) {
-            return new ReceiptRehearsal(ticks: $plan->ticks ?? [], settlement: $plan?->settlement, refusal: $refusal->getMessage());
-        } finally {
-            DB::rollBack();
+            return Rehearsal::refused(
+                $refusal->getMessage(),
+                $refusal->kind,
+                $receipt === null ? [] : self::shown($receipt),
+                $receipt?->settlement,
+            );
         }
     }
 
-    /** @throws Refusal when it cannot be posted */
-    public function post(string $key, ReceiptRequest $request, Account $control): void
+    /**
+     * @param string $seen digest of the rehearsal that the person saw; blank: whatever the plan is now
+     *
+     * @throws Refusal when it cannot be posted, or would no longer be what was seen
+     */
+    public function post(string $key, ReceiptRequest $request, Account $control, string $seen = ''): void
     {
-        Once::for($key, function () use ($request, $control): int {
-            $plan = $this->plan($request, $control);
-            if ($plan->line->batchId !== null) {
-                throw new Refusal('This receipt belongs to a batch and is posted with it. Keep what it settles as a draft.');
-            }
-            $this->refuseUnexplained($plan->settlement);
-            $record = new Recorder($this->actor);
-            $this->record($record, $plan, $record->voucher($this->voucher($plan)));
-            $record->flush();
+        $this->posting->post(
+            $key,
+            function () use ($request, $control): PostingPlan {
+                if ($this->lines->find($request->lineId)->origin->batchId !== null) {
+                    throw new Refusal('This receipt belongs to a batch and is posted with it. Keep what it settles as a draft.');
+                }
+                $receipt = $this->receipt($request, $control);
 
-            return $request->lineId;
-        });
+                return $this->plans($receipt)->single($receipt);
+            },
+            $seen,
+        );
+    }
+
+    /** The rule that plans a receipt, with the tax that comes off along with what it settles. */
+    public function plans(Receipt ...$receipts): ReceiptPlan
+    {
+        $items = array_merge(...array_map(static fn (Receipt $receipt): array => $receipt->ticked->items(), array_values($receipts)));
+
+        return new ReceiptPlan($this->settings->accounts(), $this->settings->locked(), $this->reductions->relief($items));
     }
 
     /**
-     * Works out what placing the line would write, from the books as they are.
+     * What placing the line comes to, from the books as they are.
+     *
+     * @param callable(OpenItem): OpenItem $asLeft what others of the same batch leave of an item; null: it is alone
      *
      * @throws Refusal when what is asked for does not fit
      */
-    public function plan(ReceiptRequest $request, Account $control): ReceiptPlan
+    public function receipt(ReceiptRequest $request, Account $control, ?callable $asLeft = null): Receipt
     {
         $line = $this->lines->find($request->lineId);
-        if ($line->amount->minor <= 0) {
+        $line->refuseQuestion();
+        if (! $line->amount->isPositive()) {
             throw new Refusal('Money went out with this line; only money that came in is a receipt.');
         }
-        $customer = Customer::query()->find($request->customerId) ?? throw new Refusal('Choose the customer whose money it is.');
-        $this->settings->locked()->refuse($line->bookingDate, 'The receipt');
+        $customer = $this->customers->find($request->customerId, 'Choose the customer whose money it is.');
+        $this->settings->locked()->refuse($line->dates->booking, 'The receipt');
+        $charges = $this->charges($request, $line);
+        $original = $this->original($request, $line->amount->plus($charges));
+        $items = array_map($asLeft ?? static fn (OpenItem $item): OpenItem => $item, $this->items($request, $control));
+        $ticks = $this->ticks($request, $items, $original);
+        $named = $items + $this->positions->several(array_values(array_filter(array_column($request->less->deductions, 'itemId'))));
+        $deductions = $this->reductions->deductions($request->less, $named);
+        $discounts = $this->discounts($request, $ticks, $deductions, new DatedMoney($original, $line->dates->value));
+        $ticked = new Ticked($discounts->ticks, $discounts->discounts, $deductions, $request->less->lines);
+        $settlement = ReceiptSettlement::of($original, $ticked, $request->rest);
 
-        $kept = $this->keptBack($request, $line);
-        $original = $this->original($request, $line->amount->plus($kept));
-        $credited = $this->rates->toBase($line->amount, $line->bookingDate);
-        $charges = $kept->isZero() ? Money::zero($credited->currency) : $this->rates->toBase($line->amount->plus($kept), $line->bookingDate)->minus($credited);
-
-        $open = [];
-        foreach ($this->positions->itemsToMatch($control->id, $customer->id, max($line->bookingDate, $this->settings->period()->last)) as $item) {
-            $open[$item->id] = $item;
-        }
-        $ticks = $this->ticks($request, $open, $original->currency);
-        $discounts = $this->reductions->discounts($request->discounts, $ticks, $line->valueDate);
-        $deductions = $this->reductions->deductions($request->deductions, $open, $original->currency);
-        $settlement = ReceiptSettlement::of($original, $ticks, $discounts, $deductions, $request->rest);
-
-        $depositBase = Money::ofMinor($settlement->deposit->isZero() ? 0 : Rounding::proportion($credited->plus($charges)->minor, $settlement->deposit->minor, $original->minor), $credited->currency);
-        $taxed = $request->depositTax !== '' && ! $settlement->deposit->isZero();
-        $depositTax = Money::ofMinor($taxed ? TaxRelief::atRate($depositBase->minor, $request->depositTax) : 0, $credited->currency);
-        $receipt = $original->minus($settlement->deposit);
-        $receiptBase = $credited->plus($charges)->minus($depositBase);
-
-        $posting = new ReceiptPosting($this->settings->accounts());
-        $document = $this->document($line);
-        $deposits = $settlement->deposit->isZero() ? $control : $this->settings->accounts()->withRole(AccountRole::CustomerDeposits);
-        $against = $receipt->isZero() ? [] : [$posting->offCustomer($control, $receiptBase, $receipt, $document, $customer->customer, "Receipt {$customer->name}")];
-        if (! $settlement->deposit->isZero()) {
-            array_push($against, ...$posting->deposit($deposits, $depositBase, $depositTax, $settlement->deposit, $document, $customer->customer));
-        }
-
-        return new ReceiptPlan(
-            $request, $line, $customer, $control, $deposits, $document, $settlement, $receipt, $receiptBase,
-            $settlement->deposit->minus(Money::ofMinor($taxed ? TaxRelief::atRate($settlement->deposit->minor, $request->depositTax) : 0, $original->currency)),
-            $depositBase->minus($depositTax), $depositTax, $credited, $charges, $against, $ticks, $discounts, $deductions,
-        );
-    }
-
-    /** @throws Refusal when something is still to be explained */
-    public function refuseUnexplained(ReceiptSettlement $settlement): void
-    {
-        if (! $settlement->toExplain->isZero()) {
-            throw new Refusal($settlement->toExplain->minor > 0
-                ? "{$settlement->toExplain->grouped()} {$settlement->toExplain->currency->code} less was paid than is ticked. Say why below, let it stay open, or tick less."
-                : "{$settlement->toExplain->abs()->grouped()} {$settlement->toExplain->currency->code} more was paid than is ticked. Tick more, or choose where it stays.");
-        }
-    }
-
-    public function voucher(ReceiptPlan $plan): Voucher
-    {
-        assert($plan->against !== []);
-
-        return (new ReceiptPosting($this->settings->accounts()))->received(
-            $plan->line->bookingDate, $this->settings->accounts()->withId($plan->line->accountId), $plan->credited, $plan->charges, $plan->against,
-            ($plan->receipt->isZero() ? 'Deposit ' : 'Receipt ').$plan->customer->name, $plan->document, $plan->customer->customer,
+        return new Receipt(
+            $this->money($line, $charges),
+            $customer,
+            $control,
+            $settlement->deposit->isZero() ? $control : $this->deposits(),
+            $this->document($line),
+            $ticked,
+            $settlement,
+            $request->depositTax,
         );
     }
 
     /**
-     * Writes what was planned, beside the voucher that brought the money.
+     * The line as the core places it.
      *
-     * @return array{list<Voucher>, ?MatchPlan} the further vouchers, and the match
+     * @param Money $charges that a bank deducted, in the line's currency
      */
-    public function record(Recorder $record, ReceiptPlan $plan, PostedVoucher $posted): array
+    public function money(StatementLine $line, Money $charges): ReceivedMoney
     {
-        $line = $plan->line;
-        $typed = $vouchers = [];
-        $receipt = null;
-        if (! $plan->receipt->isZero()) {
-            $receipt = $this->item($record, $plan, $posted, Kind::Receipt, $plan->control, $plan->receipt, $plan->receiptBase, $plan->document, mb_strimwidth($line->remittance, 0, 380));
-            $typed += $plan->settlement->used->isZero() ? [] : [$receipt => $plan->settlement->used->decimal()];
-        }
-        $held = null;
-        if (! $plan->depositNet->isZero()) {
-            $held = $this->item($record, $plan, $posted, Kind::Deposit, $plan->deposits, $plan->depositNet, $plan->depositBase, $plan->document, mb_strimwidth($line->remittance, 0, 380));
-            if (! $plan->depositTax->isZero()) {
-                DB::table('deposit_taxes')->insert(['item_id' => $held, 'rate' => $plan->request->depositTax, 'tax' => $plan->depositTax->minor]);
-            }
-        }
-        $match = null;
-        if ($plan->ticks !== [] && $plan->settlement->takes !== []) {
-            $date = $this->settings->locked()->firstOpenFrom(max($line->bookingDate, $this->positions->freeFrom(array_keys($plan->settlement->takes)), ...array_map(static fn (Tick $tick): string => $tick->item->date, $plan->ticks)));
-            $settlement = Settlement::query()->create(['customer_id' => $plan->customer->id, 'date' => $date, 'who' => $this->actor->who, 'recorded_at' => $record->recordedAt]);
-            foreach ($this->reductions->record($record, $settlement->id, $plan->control, $plan->customer, $line->bookingDate, $plan->document, $plan->ticks, $plan->discounts, $plan->deductions) as [$voucher, $item, $amount]) {
-                $vouchers[] = $voucher;
-                $typed[$item] = $amount->decimal();
-            }
-            foreach ($plan->settlement->takes as $id => $amount) {
-                $typed[$id] = $amount->decimal();
-            }
-            $rehearsal = $this->match->rehearse(new MatchRequest($plan->customer->id, $typed, $date));
-            $match = $rehearsal->plan ?? throw new Refusal($rehearsal->refusal ?? 'Nothing is ticked.');
-            $this->match->store($record, $match, $settlement->id);
-            $this->reductions->contest($plan->settlement->contested, $settlement->id, $date);
-            $this->reductions->keepLines(array_intersect_key($plan->request->lines, $plan->settlement->takes), $settlement->id);
-            array_push($vouchers, ...($match->voucher === null ? [] : [$match->voucher]));
-        }
-        $this->placements->put($line->id, PlacementKind::Receipt, '', $receipt ?? $held, voucherId: $posted->id);
-        $this->remember($line, $plan->customer->id);
-        $this->audit->record('place receipt', "money line {$line->id}", '', ['document' => $plan->document, 'customer' => $plan->customer->customer, 'amount' => $plan->receipt->plus($plan->settlement->deposit)->decimal()]);
+        $credited = $this->rates->toBase($line->amount, $line->dates->booking);
+        $deducted = $charges->isZero()
+            ? Money::zero($credited->currency)
+            : $this->rates->toBase($line->amount->plus($charges), $line->dates->booking)->minus($credited);
 
-        return [$vouchers, $match];
+        return $line->received($this->settings->accounts()->withId($line->accountId), $credited, $deducted);
     }
 
-    private function item(Recorder $record, ReceiptPlan $plan, PostedVoucher $posted, Kind $kind, Account $account, Money $amount, Money $base, string $document, string $reference): int
+    private function deposits(): Account
     {
-        return $record->item(
-            document: $document, kind: $kind, customerId: $plan->customer->id, occurrence: $record->nextOccurrence($document, $kind, $plan->customer->id), side: Side::Credit,
-            date: $plan->line->bookingDate, dueDate: $plan->line->bookingDate, currency: $amount->currency->code, amount: $amount->minor, base: $base->minor,
-            controlAccountId: $account->id, reference: $reference, entry: $posted->number, voucherId: $posted->id,
-        );
+        return $this->settings->accounts()->withRole(AccountRole::CustomerDeposits);
     }
 
     /**
-     * @param array<int, OpenItem> $open
+     * @return array<int, OpenItem> by id, in the order in which they were ticked
+     *
+     * @throws Refusal when one is not open any more, or not the customer's
+     */
+    private function items(ReceiptRequest $request, Account $control): array
+    {
+        $items = $this->positions->several(array_keys($request->takes));
+        foreach (array_keys($request->takes) as $id) {
+            $account = ($items[$id] ?? null)?->head->account;
+            if ($account?->customerId !== $request->customerId || $account->controlAccountId !== $control->id) {
+                throw Refusal::changed('One of the items that are ticked is not open any more. Load the page again.');
+            }
+        }
+
+        return $items;
+    }
+
+    /**
+     * @param array<int, OpenItem> $items
      * @return list<Tick>
      */
-    private function ticks(ReceiptRequest $request, array $open, Currency $currency): array
+    private function ticks(ReceiptRequest $request, array $items, Money $original): array
     {
         $ticks = [];
-        foreach ($request->typed as $id => $typed) {
-            $item = $open[$id] ?? throw new Refusal('One of the items that are ticked is not open any more. Load the page again.');
-            if ($item->open->currency->code !== $currency->code) {
-                throw new Refusal("{$item->title()} is in {$item->open->currency->code}, the receipt in {$currency->code}. Say above what the receipt is worth in {$item->open->currency->code}.");
+        foreach ($items as $id => $item) {
+            $code = $item->amount->currency->code;
+            if (! $item->amount->isIn($original->currency)) {
+                $says = "Say above what the receipt is worth in {$code}";
+                throw new Refusal("{$item->title()} is in {$code}, the receipt in {$original->currency->code}. {$says}.");
             }
-            $ticks[] = new Tick($item, trim($typed) !== '' ? TypedAmount::read($typed, $currency) : $this->reductions->ofLines($item, $request->lines[$id] ?? []));
+            if ($item->takeable->isZero()) {
+                throw Refusal::changed("{$item->title()} has nothing open any more. Take the tick off.");
+            }
+            $ticks[] = new Tick($item, $this->reductions->meant($item, $request->takes[$id] ?? null, $request->less));
         }
 
         return $ticks;
     }
 
-    /** Charges that the bank's line tells of, and those that a person says were kept back on the way. */
-    private function keptBack(ReceiptRequest $request, MoneyLine $line): Money
+    /**
+     * The discounts by the bank's value date; a part that stays open takes none beyond what was paid.
+     *
+     * @param list<Tick> $ticks
+     * @param list<Deduction> $deductions
+     */
+    private function discounts(ReceiptRequest $request, array $ticks, array $deductions, DatedMoney $received): TakenDiscounts
     {
-        if (trim($request->keptBack) === '') {
+        $items = array_column(array_map(static fn (Tick $tick): array => [$tick->item->id, $tick->item], $ticks), 1, 0);
+        $offers = $this->reductions->offers($request->less, $items);
+        $credits = array_values(array_filter($ticks, static fn (Tick $tick): bool => ! $tick->item->isDebit()));
+        $dates = $offers === [] ? [] : $this->offers->valueDates(array_map(static fn (Tick $tick): OpenItem => $tick->item, $credits));
+        $blank = array_keys(array_filter($request->takes, static fn (?Money $amount): bool => $amount === null));
+
+        return TakenDiscounts::of(
+            $ticks,
+            $offers,
+            [$received, ...SettlementPlan::money($credits, $dates)],
+            (new Ticked($ticks, deductions: $deductions))->accepted(),
+            $received->valueDate,
+            $request->rest === RestPlace::StaysOpen ? $blank : [],
+        );
+    }
+
+    /** Charges that the bank's line tells of, and those that a person says were deducted on the way. */
+    private function charges(ReceiptRequest $request, StatementLine $line): Money
+    {
+        if ($request->charges === null) {
             return $line->charges;
         }
-        $typed = TypedAmount::read($request->keptBack, $line->amount->currency);
         $limit = $this->settings->money(Setting::BankChargesLimit);
-        if ($this->rates->toBase($typed, $line->bookingDate)->minor > $limit->minor) {
-            throw new Refusal("{$typed->grouped()} {$typed->currency->code} is more than banks may keep back by the policy, {$limit->grouped()} {$limit->currency->code} (bank_charges_limit). Give it a reason as a deduction, or let it stay open.");
+        if ($this->rates->toBase($request->charges, $line->dates->booking)->isMoreThan($limit)) {
+            $typed = "{$request->charges->grouped()} {$request->charges->currency->code}";
+            $most = "{$limit->grouped()} {$limit->currency->code} (bank_charges_limit)";
+            throw new Refusal(
+                "{$typed} is more than banks may deduct by the policy, {$most}. Give it a reason as a deduction, or let it stay open.",
+            );
         }
 
-        return $line->charges->plus($typed);
+        return $line->charges->plus($request->charges);
     }
 
-    /** What comes off the customer, in the currency of the invoices: the line's own, or at what the bank or an agreement makes of it (R3). */
+    /**
+     * What comes off the customer, in the currency of the invoices: the line's own, or at what the bank or an agreement makes of it (R3).
+     */
     private function original(ReceiptRequest $request, Money $received): Money
     {
-        if ($request->currency === '' || $request->currency === $received->currency->code) {
+        $worth = $request->worth;
+        if ($worth === null || $worth->isIn($received->currency)) {
             return $received;
         }
-        $currency = Currency::of($request->currency);
-        if (trim($request->amount) === '') {
-            throw new Refusal("Say what {$received->grouped()} {$received->currency->code} is in {$currency->code}, by the bank's or an agreed rate.");
-        }
-        $amount = TypedAmount::read($request->amount, $currency);
+        $says = "Say what {$received->grouped()} {$received->currency->code} is in {$worth->currency->code}";
 
-        return $amount->minor > 0 ? $amount : throw new Refusal("Say what the receipt is in {$currency->code}; an amount above zero is expected.");
+        return $worth->isPositive()
+            ? $worth
+            : throw new Refusal("{$says}, by the bank's or an agreed rate; an amount above zero is expected.");
     }
 
-    private function document(MoneyLine $line): string
+    private function document(StatementLine $line): string
     {
         $wanted = $line->reference !== '' ? mb_strimwidth($line->reference, 0, 60) : "M{$line->id}";
 
         return DB::table('items')->where('document', $wanted)->exists() ? "M{$line->id}" : $wanted;
     }
 
-    /** What a person decides is remembered for the payer's name and account. */
-    private function remember(MoneyLine $line, int $customerId): void
+    /** @return list<Tick> what each item takes in the end, contested amounts and what stays open left out */
+    private static function shown(Receipt $receipt): array
     {
-        if ($line->party !== '' || $line->partyAccount !== '') {
-            DB::table('payers')->upsert([['name' => $line->party, 'bank_account' => $line->partyAccount, 'customer_id' => $customerId, 'recorded_at' => Moment::now()]], ['name', 'bank_account'], ['customer_id', 'recorded_at']);
-        }
+        return array_map(
+            static fn (Tick $tick): Tick => new Tick(
+                $tick->item,
+                $receipt->settlement->takes[$tick->item->id] ?? Money::zero($tick->amount->currency),
+            ),
+            $receipt->ticked->ticks,
+        );
     }
 }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Actions\Receipts;
 
 use Ajuste\Core\Refusal;
-use App\Actions\Once;
+use App\Actions\Posting\Once;
 use App\Models\Customer;
 use App\Queries\ReceiptPaper;
 use App\StandIn\Outbox;
@@ -20,15 +20,23 @@ final readonly class SendReceipt
     {
         Once::for($key, function () use ($itemId, $asOf): int {
             $of = $this->paper->of($itemId, $asOf);
-            $customer = Customer::query()->findOrFail($of->item->customerId);
+            $customer = Customer::query()
+                ->whereKey($of->item->head->account->customerId)
+                ->firstOrFail();
             if ($customer->email === '') {
                 throw new Refusal("{$customer->name} has no e-mail address in customers.csv. Print the document, or hand in the address.");
             }
 
+            $money = "{$of->item->amount->grouped()} {$of->item->amount->currency->code}";
+
             return $this->outbox->keep(
-                $customer->email, "Receipt {$of->item->document}, {$of->item->amount->grouped()} {$of->item->amount->currency->code}",
-                "Dear {$customer->name},\n\nwe thank you for your payment of {$of->item->amount->grouped()} {$of->item->amount->currency->code}. The document attached lists what it settled and what remains.\n",
-                "item {$itemId}", $this->paper->pdf($of), "receipt-{$of->item->document}.pdf",
+                $customer->email,
+                "Receipt {$of->item->document}, {$money}",
+                "Dear {$customer->name},\n\nwe thank you for your payment of {$money}. The document attached lists what it settled and "
+                    ."what remains.\n",
+                "item {$itemId}",
+                $this->paper->pdf($of),
+                "receipt-{$of->item->document}.pdf",
             );
         });
     }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use Ajuste\Core\Aging\AgedItem;
+use Ajuste\Core\Aging\AgedList;
 use Ajuste\Core\Aging\AgedRow;
 use Ajuste\Core\Money\Money;
 use App\Http\Download;
@@ -21,44 +23,72 @@ final class AgedController
 {
     public function index(Request $request, ViewPoint $at, Settings $settings, Reports $reports, ControlFigures $figures): View
     {
-        $list = $reports->aged($at->account, $at->asOf, $this->option($request, 'basis'), $this->option($request, 'buckets'), $this->option($request, 'credits'), $at->knownAt);
+        $list = $this->list($request, $at, $reports);
+
+        $shown = array_slice($list->rows, 0, min(20_000, max(300, $request->integer('rows', 300))));
 
         return view('aged.index', [
-            'list' => $list, 'base' => $settings->base(), 'figures' => $figures->at($at->account, $at->asOf, $at->knownAt),
-            'asked' => array_filter(['basis' => $this->option($request, 'basis'), 'buckets' => $this->option($request, 'buckets'), 'credits' => $this->option($request, 'credits')]),
-            'shown' => array_slice($list->rows, 0, min(20_000, max(300, $request->integer('rows', 300)))),
-            'ids' => Customer::query()->pluck('id', 'customer'),
+            'list' => $list,
+            'base' => $settings->base(),
+            'figures' => $figures->at($at->account, $at->asOf, $at->knownAt),
+            'asked' => array_filter([
+                'basis' => $this->option($request, 'basis'),
+                'buckets' => $this->option($request, 'buckets'),
+                'credits' => $this->option($request, 'credits'),
+            ]),
+            'shown' => $shown,
+            'ids' => Customer::query()->whereIn('customer', array_column($shown, 'customer'))->pluck('id', 'customer'),
         ]);
     }
 
     /** The items behind one figure of the list. */
-    public function items(Request $request, Customer $customer, ViewPoint $at, Settings $settings, Reports $reports, Positions $positions): View
-    {
-        $list = $reports->aged($at->account, $at->asOf, $this->option($request, 'basis'), $this->option($request, 'buckets'), $this->option($request, 'credits'), $at->knownAt);
+    public function items(
+        Request $request,
+        Customer $customer,
+        ViewPoint $at,
+        Settings $settings,
+        Reports $reports,
+        Positions $positions,
+    ): View {
+        $list = $this->list($request, $at, $reports);
         $column = $request->string('column')->toString();
         $currency = $request->string('currency')->toString();
         $rows = [];
-        $sum = 0;
-        foreach ($positions->forAging($at->account->id, $at->asOf, $at->knownAt, $customer->id) as $itemId => $item) {
+        foreach ($positions->forAging($at->account->id, $at->asOf, $at->knownAt, [$customer->id]) as $itemId => $item) {
             $inColumn = $list->columnName($item);
             if (($currency === '' || $item->currency === $currency) && ($column === '' || $column === $inColumn)) {
                 $rows[$itemId] = [$item, $inColumn];
-                $sum += $item->base;
             }
         }
 
         return view('aged.items', [
-            'customer' => $customer, 'column' => $column, 'rows' => $rows, 'sum' => $sum, 'documents' => $positions->titles(array_keys($rows)),
-            'list' => $list, 'base' => $settings->base(),
+            'customer' => $customer,
+            'column' => $column,
+            'rows' => $rows,
+            'sum' => AgedItem::sum(array_column($rows, 0)),
+            'documents' => $positions->titles(array_keys($rows)),
+            'list' => $list,
+            'base' => $settings->base(),
         ]);
     }
 
-    public function export(string $format, Request $request, ViewPoint $at, Settings $settings, Reports $reports, ControlFigures $figures): Response
-    {
-        $list = $reports->aged($at->account, $at->asOf, $this->option($request, 'basis'), $this->option($request, 'buckets'), $this->option($request, 'credits'), $at->knownAt);
+    public function export(
+        string $format,
+        Request $request,
+        ViewPoint $at,
+        Settings $settings,
+        Reports $reports,
+        ControlFigures $figures,
+    ): Response {
+        $list = $this->list($request, $at, $reports);
         $say = static fn (int $minor): string => Money::ofMinor($minor, $settings->base())->decimal();
         $cells = static fn (AgedRow $row, string $customer, string $name): array => [
-            $customer, $name, $row->currency, ...array_map($say, $row->amounts), $say($row->unapplied), $say($row->total),
+            $customer,
+            $name,
+            $row->currency,
+            ...array_map($say, $row->amounts),
+            $say($row->unapplied),
+            $say($row->total),
         ];
         $control = $figures->at($at->account, $at->asOf, $at->knownAt)->control;
         $blank = array_fill(0, count($list->buckets->labels) + 1, '');
@@ -67,10 +97,18 @@ final class AgedController
             ...array_map(static fn (AgedRow $row): array => $cells($row, $row->customer, $row->name), $list->rows),
             $cells($list->totals, 'total', ''),
             ["control account {$at->account->number}", "as of {$at->asOf}", '', ...$blank, $control->decimal()],
-            ['difference', '', '', ...$blank, $say($control->minor - $list->totals->total)],
+            ['difference', '', '', ...$blank, $list->difference($control)->decimal()],
         ];
 
         return Download::table($rows, "aged-{$at->account->number}-{$at->asOf}", $format, range(3, 4 + count($list->buckets->labels)));
+    }
+
+    /** By the policies of the books, or those that the address asks for. */
+    private function list(Request $request, ViewPoint $at, Reports $reports): AgedList
+    {
+        $asked = fn (string $name): ?string => $this->option($request, $name);
+
+        return $reports->aged($at->account, $at->asOf, $asked('basis'), $asked('buckets'), $asked('credits'), $at->knownAt);
     }
 
     private function option(Request $request, string $name): ?string

@@ -4,27 +4,32 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use Ajuste\Core\Run\RunKind;
 use App\Actions\PresentCreditBalances;
+use App\Actions\ReverseRun;
 use App\Http\FormKey;
 use App\Http\ViewPoint;
-use App\Models\Run;
+use App\Queries\Runs;
 use App\Queries\Settings;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 use Illuminate\View\View;
 
 final class CreditBalancesController
 {
-    public function index(ViewPoint $at, Settings $settings, PresentCreditBalances $action): View
+    public function index(ViewPoint $at, Settings $settings, PresentCreditBalances $action, Runs $runs): View
     {
         $plan = $action->plan($at->account, $at->asOf);
         $standing = $action->standing($at->account, $at->asOf);
 
         return view('credit-balances.index', [
-            'plan' => $plan, 'standing' => $standing, 'current' => $standing !== null && $action->isCurrent($standing, $plan), 'key' => bin2hex(random_bytes(16)), 'base' => $settings->base(),
-            'runs' => Run::query()->where(['kind' => PresentCreditBalances::KIND, 'account_id' => $at->account->id])->orderByDesc('id')->limit(20)->get(),
-            'reversals' => DB::table('run_reversals')->get()->keyBy('run_id'),
+            'plan' => $plan,
+            'standing' => $standing,
+            'current' => $standing !== null && $action->isCurrent($standing, $plan),
+            'key' => bin2hex(random_bytes(16)),
+            'base' => $settings->base(),
+            'runs' => $runs->latest(RunKind::CreditBalances, $at->account->id),
+            'reversals' => $runs->reversals(),
         ]);
     }
 
@@ -32,13 +37,17 @@ final class CreditBalancesController
     {
         $run = $action->post(FormKey::of($request, 'present'), $at->account, $at->asOf);
 
-        return redirect()->route('credit-balances')->with('done', ['text' => "Posted run {$run} with its day-one reversal."]);
+        return redirect()
+            ->route('credit-balances')
+            ->with('done', ['text' => "Posted run {$run} with its day-one reversal."]);
     }
 
-    public function reverse(Request $request, int $run, PresentCreditBalances $action): RedirectResponse
+    public function reverse(Request $request, int $run, ReverseRun $reverse): RedirectResponse
     {
-        $action->reverseRun(FormKey::of($request, 'reverse-run'), $run, $request->string('reason')->toString());
+        $reverse->post(FormKey::of($request, 'reverse-run'), RunKind::CreditBalances, $run, $request->string('reason')->toString());
 
-        return redirect()->route('credit-balances')->with('done', ['text' => "Run {$run} is reversed."]);
+        return redirect()
+            ->route('credit-balances')
+            ->with('done', ['text' => "Run {$run} is reversed."]);
     }
 }

@@ -6,19 +6,19 @@ namespace App\Http\Controllers;
 
 use Ajuste\Core\Calendar\Day;
 use App\Http\Pictures\DayPicture;
+use App\Http\Rail;
 use App\Http\ViewPoint;
 use App\Models\AuditRecord;
 use App\Models\Import;
+use App\Queries\BankAccounts;
 use App\Queries\ControlFigures;
-use App\Queries\LooseCustomer;
-use App\Queries\Rail;
 use App\Queries\Settings;
 use App\Queries\Unapplied;
 use Illuminate\View\View;
 
 final class DeskController
 {
-    public function __invoke(Settings $settings, Rail $rail, Unapplied $unapplied, ControlFigures $figures): View
+    public function __invoke(Settings $settings, Rail $rail, Unapplied $unapplied, ControlFigures $figures, BankAccounts $banks): View
     {
         if (! $settings->hasControlAccount()) {
             return view('desk.empty');
@@ -27,7 +27,9 @@ final class DeskController
 
         return view('desk.index', [
             'stations' => $rail->stations($at->account, $at->asOf),
-            'left' => array_values(array_filter($unapplied->customers($at->account, $at->asOf), static fn (LooseCustomer $customer): bool => $customer->reason !== null)), 'base' => $settings->base(),
+            'banks' => $banks->all($at->asOf),
+            'left' => $unapplied->leftWithReason($at->account, $at->asOf),
+            'base' => $settings->base(),
             'picture' => new DayPicture($figures->days($at->account, Day::firstOfMonth($at->asOf), $at->asOf), 770, $settings->base()),
             'latest' => AuditRecord::query()->orderByDesc('id')->limit(9)->get(),
             'imports' => Import::query()->count(),

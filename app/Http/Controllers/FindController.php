@@ -26,7 +26,9 @@ final class FindController
         $typed = $request->string('amount')->trim()->toString();
         $span = $request->string('span')->toString();
         $from = match ($span) {
-            'all' => '0001-01-01', 'year' => Day::plus(Day::firstOfMonth($at->asOf), -365), default => Day::firstOfMonth($at->asOf),
+            'all' => '0001-01-01',
+            'year' => Day::plus(Day::firstOfMonth($at->asOf), -365),
+            default => Day::firstOfMonth($at->asOf),
         };
         $refusal = null;
         $amount = null;
@@ -38,8 +40,15 @@ final class FindController
         $wanted = $amount !== null && $amount->minor > 0 ? $amount : null;
 
         return view('find.index', [
-            'typed' => $typed, 'span' => $span, 'refusal' => $refusal, 'amount' => $wanted, 'base' => $settings->base(), 'account' => $at->account, 'from' => $from,
-            'found' => $wanted === null ? null : $find->find($at->account, $wanted, $from, $at->asOf), 'causes' => $wanted === null ? [] : $find->causes($at->account, $wanted, $at->asOf),
+            'typed' => $typed,
+            'span' => $span,
+            'refusal' => $refusal,
+            'amount' => $wanted,
+            'base' => $settings->base(),
+            'account' => $at->account,
+            'from' => $from,
+            'found' => $wanted === null ? null : $find->find($at->account, $wanted, $from, $at->asOf),
+            'causes' => $wanted === null ? [] : $find->causes($at->account, $wanted, $at->asOf),
         ]);
     }
 
@@ -53,15 +62,31 @@ final class FindController
         $rows = $this->rows($text);
         $headings = $rows[0] ?? [];
         $number = static fn (string $name, int $default): int => $request->has($name) ? $request->integer($name) : $default;
-        [$charged, $paid] = [$number('charged', max(0, count($headings) - 2)), $number('paid', count($headings) > 2 ? count($headings) - 1 : -1)];
-        $keys = array_values(array_filter(array_map(intval(...), (array) $request->input('columns', $headings === [] ? [] : [0])), static fn (int $column): bool => isset($headings[$column])));
+        [$charged, $paid] = [
+            $number('charged', max(0, count($headings) - 2)),
+            $number('paid', count($headings) > 2 ? count($headings) - 1 : -1),
+        ];
+        $keys = array_values(
+            array_filter(
+                array_map(intval(...), (array) $request->input('columns', $headings === [] ? [] : [0])),
+                static fn (int $column): bool => isset($headings[$column]),
+            ),
+        );
         $told = $faults = [];
         if (count($rows) > 1) {
             [$told, $faults] = $this->check(array_slice($rows, 1), $keys, $charged, $paid, $settings);
         }
 
         return view('find.pair-check', [
-            'text' => $text, 'headings' => $headings, 'rows' => array_slice($rows, 1), 'told' => $told, 'faults' => $faults, 'charged' => $charged, 'paid' => $paid, 'keys' => $keys, 'base' => $settings->base(),
+            'text' => $text,
+            'headings' => $headings,
+            'rows' => array_slice($rows, 1),
+            'told' => $told,
+            'faults' => $faults,
+            'charged' => $charged,
+            'paid' => $paid,
+            'keys' => $keys,
+            'base' => $settings->base(),
             'counts' => array_count_values(array_column($told, 0)),
         ]);
     }
@@ -83,7 +108,11 @@ final class FindController
                     $faults[] = 'Row '.($place + 2).': '.$refusal->getMessage();
                 }
             }
-            $read[] = [mb_strtolower(implode("\x1f", array_map(static fn (int $key): string => trim($cells[$key] ?? ''), $keys))), $amounts[0], $amounts[1]];
+            $read[] = [
+                mb_strtolower(implode("\x1f", array_map(static fn (int $key): string => trim($cells[$key] ?? ''), $keys))),
+                $amounts[0],
+                $amounts[1],
+            ];
         }
 
         return [PairCheck::of($read), $faults];
@@ -96,8 +125,20 @@ final class FindController
             throw new Refusal('The list is longer than 2 MB. Check it in parts.');
         }
         $lines = preg_split('/\R/u', mb_scrub(trim($text, "\r\n"))) ?: [];
-        $mark = str_contains($lines[0] ?? '', "\t") ? "\t" : (substr_count($lines[0] ?? '', ';') >= substr_count($lines[0] ?? '', ',') && str_contains($lines[0] ?? '', ';') ? ';' : ',');
+        $mark = str_contains($lines[0] ?? '', "\t")
+            ? "\t"
+            : (substr_count($lines[0] ?? '', ';') >= substr_count($lines[0] ?? '', ',') && str_contains($lines[0] ?? '', ';')
+                ? ';'
+                : ',');
 
-        return array_values(array_map(static fn (string $line): array => array_map(static fn (?string $cell): string => (string) $cell, str_getcsv($line, $mark, '"', '')), array_filter($lines, static fn (string $line): bool => trim($line) !== '')));
+        return array_values(
+            array_map(
+                static fn (string $line): array => array_map(
+                    static fn (?string $cell): string => (string) $cell,
+                    str_getcsv($line, $mark, '"', ''),
+                ),
+                array_filter($lines, static fn (string $line): bool => trim($line) !== ''),
+            ),
+        );
     }
 }

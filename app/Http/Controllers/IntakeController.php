@@ -11,11 +11,12 @@ use Ajuste\Core\Exchange\TableComparison;
 use Ajuste\Core\Refusal;
 use App\Actions\Import\HandIn;
 use App\Actions\Import\ImportFiles;
-use App\Actions\Import\SourceFile;
+use App\Actions\Import\RefusedRows;
 use App\Actions\Import\StatementImporter;
-use App\Actions\Import\Table;
 use App\Actions\Import\UnclearDates;
-use App\Actions\Once;
+use App\Actions\Posting\Once;
+use App\Files\SourceFile;
+use App\Files\Table;
 use App\Http\Reading;
 use App\Models\Import;
 use App\Models\ImportFile;
@@ -39,15 +40,25 @@ final class IntakeController
     {
         return view('intake.index', [
             'imports' => Import::query()->orderByDesc('id')->limit(100)->get(),
-            'files' => ImportFile::query()->whereIn('import_id', Import::query()->orderByDesc('id')->limit(100)->pluck('id'))->orderBy('id')->get()->groupBy('import_id'),
-            'aside' => DB::table('rows_set_aside as r')->join('import_files as f', 'f.id', '=', 'r.import_file_id')->whereNotIn('r.id', DB::table('rows_closed')->select('row_id'))
-                ->orderBy('r.id')->limit(500)->get(['r.*', 'f.name', 'f.import_id']),
+            'files' => ImportFile::query()
+                ->whereIn('import_id', Import::query()->orderByDesc('id')->limit(100)->pluck('id'))
+                ->orderBy('id')
+                ->get()
+                ->groupBy('import_id'),
+            'aside' => DB::table('rows_set_aside as r')
+                ->join('import_files as f', 'f.id', '=', 'r.import_file_id')
+                ->whereNotIn('r.id', DB::table('rows_closed')->select('row_id'))
+                ->orderBy('r.id')
+                ->limit(500)
+                ->get(['r.*', 'f.name', 'f.import_id']),
         ]);
     }
 
     public function handIn(Request $request): RedirectResponse
     {
-        $uploads = array_values(array_filter((array) $request->file('files'), static fn (mixed $file): bool => $file instanceof UploadedFile));
+        $uploads = array_values(
+            array_filter((array) $request->file('files'), static fn (mixed $file): bool => $file instanceof UploadedFile),
+        );
 
         return redirect()->route('hand-in', HandIn::of($uploads)->token);
     }
@@ -58,8 +69,12 @@ final class IntakeController
         $report = $import->rehearse($handIn->files());
 
         return view('intake.preview', [
-            'token' => $token, 'report' => $report,
-            'readings' => array_map($this->reading(...), array_values(array_filter($handIn->files(), static fn (SourceFile $file): bool => ! StatementImporter::recognises($file)))),
+            'token' => $token,
+            'report' => $report,
+            'readings' => array_map(
+                $this->reading(...),
+                array_values(array_filter($handIn->files(), static fn (SourceFile $file): bool => ! StatementImporter::recognises($file))),
+            ),
             'base' => $settings->base(),
         ]);
     }
@@ -67,14 +82,26 @@ final class IntakeController
     /** Two imports of the same file: what was added, changed, vanished. */
     public function compare(Request $request): View
     {
-        $later = ImportFile::query()->where('id', $request->integer('file'))->first() ?? throw new Refusal('There is no such file. Open the import again.');
-        $earlier = ImportFile::query()->where('kind', $later->kind)->where('id', '<', $later->id)->when($request->integer('with') !== 0, static fn ($query) => $query->where('id', $request->integer('with')))->orderByDesc('id')->first()
-            ?? throw new Refusal("No earlier import brought a file of this kind ({$later->kind}).");
+        $later =
+            ImportFile::query()->where('id', $request->integer('file'))->first() ??
+            throw new Refusal('There is no such file. Open the import again.');
+        $earlier =
+            ImportFile::query()
+                ->where('kind', $later->kind)
+                ->where('id', '<', $later->id)
+                ->when($request->integer('with') !== 0, static fn ($query) => $query->where('id', $request->integer('with')))
+                ->orderByDesc('id')
+                ->first() ?? throw new Refusal("No earlier import brought a file of this kind ({$later->kind}).");
         [$headings, $after, $mapping] = $this->table($later);
         [, $before] = $this->table($earlier);
         $key = array_values(array_intersect_key($mapping->columns, array_flip($mapping->kind->key())));
 
-        return view('intake.compare', ['earlier' => $earlier, 'later' => $later, 'headings' => $headings, 'comparison' => new TableComparison($before, $after, $key)]);
+        return view('intake.compare', [
+            'earlier' => $earlier,
+            'later' => $later,
+            'headings' => $headings,
+            'comparison' => new TableComparison($before, $after, $key),
+        ]);
     }
 
     /** @return array{list<string>, list<list<string>>, Mapping} headings, rows, and how the file is read */
@@ -90,7 +117,7 @@ final class IntakeController
         $mapping = ImportFiles::mappingOf($source);
         $headings = $rows = [];
         foreach (Table::rows($source) as $number => $cells) {
-            $number === $mapping->headerRow ? $headings = $cells : ($number > $mapping->headerRow ? $rows[] = $cells : null);
+            $number === $mapping->headerRow ? ($headings = $cells) : ($number > $mapping->headerRow ? ($rows[] = $cells) : null);
         }
 
         return [$headings, $rows, $mapping];
@@ -99,12 +126,20 @@ final class IntakeController
     public function map(Request $request, string $token): RedirectResponse
     {
         $handIn = HandIn::find($token);
-        $columns = array_map(static fn (mixed $column): string => is_string($column) ? $column : '', (array) $request->input('columns', []));
+        $asked = (array) $request->input('columns', []);
+        $columns = array_map(static fn (mixed $column): string => is_string($column) ? $column : '', $asked);
         $fixed = array_map(static fn (mixed $value): string => is_string($value) ? $value : '', (array) $request->input('fixed', []));
-        $handIn->map($request->string('file')->toString(), Mapping::fromArray([
-            'kind' => $request->string('kind')->toString(), 'header_row' => $request->integer('header_row', 1), 'columns' => $columns,
-            'dates' => $request->string('dates')->toString(), 'decimal_mark' => $request->string('decimal_mark')->toString(), 'fixed' => $fixed,
-        ]));
+        $handIn->map(
+            $request->string('file')->toString(),
+            Mapping::fromArray([
+                'kind' => $request->string('kind')->toString(),
+                'header_row' => $request->integer('header_row', 1),
+                'columns' => $columns,
+                'dates' => $request->string('dates')->toString(),
+                'decimal_mark' => $request->string('decimal_mark')->toString(),
+                'fixed' => $fixed,
+            ]),
+        );
 
         return redirect()->route('hand-in', $token);
     }
@@ -112,38 +147,56 @@ final class IntakeController
     public function commit(Request $request, string $token, ImportFiles $import, Actor $actor): RedirectResponse
     {
         // A second click finds the import that the first one made.
-        $done = DB::table('posting_keys')->where('key', "import-{$token}")->value('result');
+        $done = DB::table('posting_keys')
+            ->where('key', "import-{$token}")
+            ->value('result');
         if (is_string($done)) {
             return redirect()->route('import', (int) $done);
         }
         $handIn = HandIn::find($token);
         $names = array_map(static fn (SourceFile $file): string => $file->name, $handIn->files());
         $report = $import->post(
-            $handIn->files(), $request->boolean('set_aside'),
-            implode(', ', array_slice($names, 0, 4)).(count($names) > 4 ? ' and '.(count($names) - 4).' more' : ''), "import-{$token}",
+            $handIn->files(),
+            $request->boolean('set_aside') ? RefusedRows::SetAside : RefusedRows::RefuseAll,
+            implode(', ', array_slice($names, 0, 4)).(count($names) > 4 ? ' and '.(count($names) - 4).' more' : ''),
+            "import-{$token}",
         );
         if ($report->importId === null) {
-            throw new Refusal($report->refusedCount > 0 ? "{$report->refusedCount} rows are refused, so nothing was taken in. Set them aside, or correct the files." : 'The books have all of this already; there is nothing to take in.');
+            throw new Refusal(
+                $report->refusedCount > 0
+                    ? "{$report->refusedCount} rows are refused, so nothing was taken in. Set them aside, or correct the files."
+                    : 'The books have all of this already; there is nothing to take in.',
+            );
         }
         $handIn->remember($actor);
         $handIn->discard();
 
-        return redirect()->route('import', $report->importId)->with('done', ['text' => "Taken in as import {$report->importId}."]);
+        return redirect()
+            ->route('import', $report->importId)
+            ->with('done', ['text' => "Taken in as import {$report->importId}."]);
     }
 
     public function discard(string $token): RedirectResponse
     {
         HandIn::find($token)->discard();
 
-        return redirect()->route('intake')->with('done', ['text' => 'The files were let go; the books are as they were.']);
+        return redirect()
+            ->route('intake')
+            ->with('done', ['text' => 'The files were let go; the books are as they were.']);
     }
 
     public function show(Import $import, Settings $settings): View
     {
         return view('intake.import', [
-            'import' => $import, 'base' => $settings->base(), 'files' => ImportFile::query()->where('import_id', $import->id)->orderBy('id')->get(),
-            'aside' => DB::table('rows_set_aside as r')->join('import_files as f', 'f.id', '=', 'r.import_file_id')->leftJoin('rows_closed as c', 'c.row_id', '=', 'r.id')
-                ->where('f.import_id', $import->id)->orderBy('r.id')->get(['r.*', 'f.name', 'c.reason', 'c.who as closed_by']),
+            'import' => $import,
+            'base' => $settings->base(),
+            'files' => ImportFile::query()->where('import_id', $import->id)->orderBy('id')->get(),
+            'aside' => DB::table('rows_set_aside as r')
+                ->join('import_files as f', 'f.id', '=', 'r.import_file_id')
+                ->leftJoin('rows_closed as c', 'c.row_id', '=', 'r.id')
+                ->where('f.import_id', $import->id)
+                ->orderBy('r.id')
+                ->get(['r.*', 'f.name', 'c.reason', 'c.who as closed_by']),
         ]);
     }
 
@@ -152,7 +205,9 @@ final class IntakeController
         $path = KeptFiles::path($file->sha256);
         abort_unless(is_file($path), 404);
 
-        return response()->download($path, (string) preg_replace('/[^\w. -]/u', '_', $file->name), ['Content-Type' => 'application/octet-stream']);
+        return response()->download($path, (string) preg_replace('/[^\w. -]/u', '_', $file->name), [
+            'Content-Type' => 'application/octet-stream',
+        ]);
     }
 
     public function closeRow(Request $request, int $row, Actor $actor, AuditTrail $audit): RedirectResponse
@@ -168,7 +223,9 @@ final class IntakeController
             return $row;
         });
 
-        return redirect()->route('intake')->with('done', ['text' => 'Closed.']);
+        return redirect()
+            ->route('intake')
+            ->with('done', ['text' => 'Closed.']);
     }
 
     private function reading(SourceFile $file): Reading

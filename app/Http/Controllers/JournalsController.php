@@ -6,8 +6,7 @@ namespace App\Http\Controllers;
 
 use Ajuste\Core\Calendar\Day;
 use App\Actions\ExportJournals;
-use App\Actions\MendCause;
-use App\Actions\VoucherReversal;
+use App\Actions\Proof\CorrectCause;
 use App\Http\Download;
 use App\Http\FormKey;
 use App\Models\AuditRecord;
@@ -18,6 +17,7 @@ use App\Queries\Dependents;
 use App\Queries\HomeToTheLedger;
 use App\Queries\Matches;
 use App\Queries\Settings;
+use App\Queries\Standing;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -28,32 +28,48 @@ final class JournalsController
 {
     public function index(HomeToTheLedger $home, Settings $settings): View
     {
-        return view('journals.index', ['vouchers' => $home->vouchers(), 'base' => $settings->base(), 'settlements' => DB::table('settlements')->count()]);
+        return view('journals.index', [
+            'vouchers' => $home->vouchers(),
+            'base' => $settings->base(),
+            'settlements' => DB::table('settlements')->count(),
+        ]);
     }
 
-    public function voucher(Voucher $voucher, Settings $settings, HomeToTheLedger $home, VoucherReversal $reversal): View
+    public function voucher(Voucher $voucher, Settings $settings, HomeToTheLedger $home, Standing $standing): View
     {
         return view('journals.voucher', [
-            'voucher' => $voucher, 'accounts' => $settings->accounts(), 'base' => $settings->base(), 'state' => $home->stateOf($voucher->id),
-            'reversedBy' => Voucher::query()->where('reverses_id', $voucher->id)->first(), 'reverses' => Voucher::query()->find($voucher->reverses_id ?? 0), 'key' => bin2hex(random_bytes(16)),
-            'reversible' => $reversal->refusal($voucher) === null,
+            'voucher' => $voucher,
+            'accounts' => $settings->accounts(),
+            'base' => $settings->base(),
+            'state' => $home->stateOf($voucher->id),
+            'reversedBy' => Voucher::query()->where('reverses_id', $voucher->id)->first(),
+            'reverses' => Voucher::query()->find($voucher->reverses_id ?? 0),
+            'key' => bin2hex(random_bytes(16)),
+            'reversible' => $standing->refusal($voucher) === null,
         ]);
     }
 
     public function match(Settlement $settlement, Matches $matches, Dependents $dependents, Settings $settings): View
     {
         return view('journals.match', [
-            'settlement' => $settlement, 'customer' => Customer::query()->findOrFail($settlement->customer_id), 'matches' => $matches->ofSettlement($settlement->id),
-            'vouchers' => Voucher::query()->where('settlement_id', $settlement->id)->orderBy('id')->get(), 'base' => $settings->base(), 'key' => bin2hex(random_bytes(16)),
-            'date' => $settings->locked()->firstOpenFrom($settlement->date), 'dependents' => $dependents->ofMatch($settlement->id),
+            'settlement' => $settlement,
+            'customer' => Customer::query()->findOrFail($settlement->customer_id),
+            'matches' => $matches->ofSettlement($settlement->id),
+            'vouchers' => Voucher::query()->where('settlement_id', $settlement->id)->orderBy('id')->get(),
+            'base' => $settings->base(),
+            'key' => bin2hex(random_bytes(16)),
+            'date' => $settings->locked()->firstOpenFrom($settlement->date),
+            'dependents' => $dependents->ofMatch($settlement->id),
         ]);
     }
 
-    public function reverse(Request $request, int $voucher, MendCause $mend): RedirectResponse
+    public function reverse(Request $request, int $voucher, CorrectCause $correct): RedirectResponse
     {
-        $mend->reverseVoucher(FormKey::of($request, 'reverse-voucher'), $voucher, $request->string('reason')->toString());
+        $correct->reverseVoucher(FormKey::of($request, 'reverse-voucher'), $voucher, $request->string('reason')->toString());
 
-        return redirect()->route('voucher', $voucher)->with('done', ['text' => 'Reversed.']);
+        return redirect()
+            ->route('voucher', $voucher)
+            ->with('done', ['text' => 'Reversed.']);
     }
 
     public function export(Request $request, string $what, ExportJournals $export): Response
@@ -73,6 +89,12 @@ final class JournalsController
     {
         $subject = $request->string('subject')->toString();
 
-        return view('journals.trail', ['records' => AuditRecord::query()->when($subject !== '', static fn ($query) => $query->where('subject', $subject))->orderByDesc('id')->simplePaginate(100)->withQueryString()]);
+        return view('journals.trail', [
+            'records' => AuditRecord::query()
+                ->when($subject !== '', static fn ($query) => $query->where('subject', $subject))
+                ->orderByDesc('id')
+                ->simplePaginate(100)
+                ->withQueryString(),
+        ]);
     }
 }

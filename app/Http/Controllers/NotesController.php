@@ -24,7 +24,13 @@ final class NotesController
             throw new Refusal('The form does not say what the note is about. Load the page again.');
         }
         $file = $request->file('file');
-        $note->post(FormKey::of($request, 'note'), $subject, $request->string('text')->toString(), $request->string('link')->toString(), $file instanceof UploadedFile ? $file : null);
+        $note->post(
+            FormKey::of($request, 'note'),
+            $subject,
+            $request->string('text')->toString(),
+            $request->string('link')->toString(),
+            $file instanceof UploadedFile ? $file : null,
+        );
 
         return back()->with('done', ['text' => 'Noted.']);
     }
@@ -42,6 +48,8 @@ final class NotesController
         $row = DB::table('notes')->where('id', $note)->first();
         abort_if($row === null || $row->file_sha256 === '' || ! is_file(KeptFiles::path($row->file_sha256)), 404);
 
-        return response()->download(KeptFiles::path($row->file_sha256), (string) preg_replace('/[^\w. -]/u', '_', $row->file_name), ['Content-Type' => 'application/octet-stream']);
+        return response()->download(KeptFiles::path($row->file_sha256), (string) preg_replace('/[^\w. -]/u', '_', $row->file_name), [
+            'Content-Type' => 'application/octet-stream',
+        ]);
     }
 }

@@ -6,16 +6,22 @@ namespace App\Http\Controllers;
 
 use Ajuste\Core\Calendar\Day;
 use Ajuste\Core\Exchange\Setting;
+use Ajuste\Core\Money\Currency;
+use Ajuste\Core\Money\Money;
 use Ajuste\Core\Refusal;
-use App\Actions\Receipts\Way;
-use App\Actions\Refunds;
+use Ajuste\Core\Settlement\PaymentWay;
+use App\Actions\OrderPayments;
+use App\Actions\PayBack;
 use App\Http\Download;
 use App\Http\FormKey;
 use App\Http\Paper;
 use App\Http\ViewPoint;
+use App\Http\WorktopForm;
 use App\Models\User;
+use App\Queries\ItemCurrencies;
 use App\Queries\RefundList;
 use App\Queries\Settings;
+use App\Values\RefundRequest;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\View\View;
@@ -26,49 +32,86 @@ final class RefundsController
 {
     public function index(RefundList $refunds, Settings $settings, ViewPoint $at): View
     {
-        return view('refunds.index', ['refunds' => $refunds->all(), 'waiting' => $refunds->toOrder(), 'base' => $settings->base(), 'key' => bin2hex(random_bytes(16)), 'date' => $settings->locked()->firstOpenFrom($at->asOf)]);
+        return view('refunds.index', [
+            'refunds' => $refunds->all(),
+            'waiting' => $refunds->toOrder(),
+            'base' => $settings->base(),
+            'key' => bin2hex(random_bytes(16)),
+            'date' => $settings->locked()->firstOpenFrom($at->asOf),
+        ]);
     }
 
-    public function post(Request $request, int $item, Refunds $refunds): RedirectResponse
+    public function post(Request $request, int $item, PayBack $pay, ItemCurrencies $currencies): RedirectResponse
     {
-        $way = Way::tryFrom($request->string('way')->toString()) ?? throw new Refusal('Choose how it is paid back: by transfer, by cheque or in cash.');
-        $refund = $refunds->post(FormKey::of($request, 'refund'), $item, $request->string('amount')->toString(), $way, Day::of($request->string('date')->toString()), $request->string('reason')->toString());
+        $sum = WorktopForm::amount($request->string('amount')->toString(), $currencies->settling([$item]));
+        $refund = $pay->credit(FormKey::of($request, 'refund'), $item, $sum, self::read($request));
 
-        return redirect()->route('refunds')->with('done', ['text' => 'Posted. Refund and credit close each other.', 'url' => route('document', $refund), 'link' => 'Open the refund']);
+        return redirect()
+            ->route('refunds')
+            ->with('done', [
+                'text' => 'Posted. Refund and credit close each other.',
+                'url' => route('document', $refund),
+                'link' => 'Open the refund',
+            ]);
     }
 
     /** Paid before its credit note exists. */
-    public function ahead(Request $request, int $customer, Refunds $refunds): RedirectResponse
+    public function ahead(Request $request, int $customer, PayBack $pay): RedirectResponse
     {
-        $way = Way::tryFrom($request->string('way')->toString()) ?? throw new Refusal('Choose how it is paid back: by transfer, by cheque or in cash.');
-        $refund = $refunds->ahead(FormKey::of($request, 'refund-ahead'), $customer, $request->string('amount')->toString(), $request->string('currency')->toString(), $way, Day::of($request->string('date')->toString()), $request->string('reason')->toString());
+        $currency = Currency::of($request->string('currency')->toString());
+        $sum = WorktopForm::amount($request->string('amount')->toString(), $currency) ?? Money::zero($currency);
+        $refund = $pay->ahead(FormKey::of($request, 'refund-ahead'), $customer, $sum, self::read($request));
 
-        return redirect()->route('refunds')->with('done', ['text' => 'Posted. It stays open as a debit until its credit note is matched with it.', 'url' => route('document', $refund), 'link' => 'Open the refund']);
+        return redirect()
+            ->route('refunds')
+            ->with('done', [
+                'text' => 'Posted. It stays open as a debit until its credit note is matched with it.',
+                'url' => route('document', $refund),
+                'link' => 'Open the refund',
+            ]);
     }
 
-    public function approve(Request $request, int $refund, Refunds $refunds): RedirectResponse
+    public function approve(Request $request, int $refund, OrderPayments $refunds): RedirectResponse
     {
         $user = $request->user();
-        if (! $user instanceof User || ! $user->role->mayReview()) {
+        if (! ($user instanceof User) || ! $user->role->mayReview()) {
             throw new Refusal('Bank details that are new are looked at by the reviewer. Ask the reviewer to approve this refund.');
         }
         $refunds->approve(FormKey::of($request, 'approve'), $refund);
 
-        return redirect()->route('refunds')->with('done', ['text' => 'Approved. It can be ordered from the bank.']);
+        return redirect()
+            ->route('refunds')
+            ->with('done', ['text' => 'Approved. It can be ordered from the bank.']);
     }
 
-    public function send(Request $request, Refunds $refunds): RedirectResponse
+    public function send(Request $request, OrderPayments $orders): RedirectResponse
     {
-        $order = $refunds->order(FormKey::of($request, 'order'), date('Y-m-d'));
+        $ordered = $orders->order(FormKey::of($request, 'order'), date('Y-m-d'));
+        $which = count($ordered) === 1 ? "Payment order {$ordered[0]} is" : 'Payment orders '.implode(' and ', $ordered).' are';
 
-        return redirect()->route('refunds')->with('done', ['text' => "Payment order {$order} is with the bank, which has answered.", 'url' => route('payment-order', [$order, 'answer']), 'link' => 'Its answer']);
+        return redirect()
+            ->route('refunds')
+            ->with('done', [
+                'text' => "{$which} with the bank, which has answered.",
+                'url' => route('payment-order', [$ordered[0], 'answer']),
+                'link' => 'Its answer',
+            ]);
     }
 
-    public function order(int $order, string $part): Response
+    public function order(int $order, string $part, RefundList $refunds): Response
     {
-        $xml = Refunds::document($order, $part === 'answer');
+        $xml = $refunds->orderFile($order, $part);
 
         return $xml === '' ? abort(404) : Download::send($xml, "payment-order-{$order}-{$part}.xml", 'application/xml');
+    }
+
+    private static function read(Request $request): RefundRequest
+    {
+        $way =
+            PaymentWay::tryFrom($request->string('way')->toString()) ??
+            throw new Refusal('Choose how it is paid back: by transfer, by cheque or in cash.');
+
+        return new RefundRequest($way, Day::of($request->string('date')->toString()), $request->string('reason')->toString());
     }
 
     /** The voucher of a refund, which names what it pays back. */
@@ -76,6 +119,10 @@ final class RefundsController
     {
         $refund = array_values(array_filter($refunds->all(), static fn (object $row): bool => $row->item_id === $item))[0] ?? abort(404);
 
-        return Paper::pdf('refunds.paper', ['refund' => $refund, 'booksName' => $settings->text(Setting::BooksName)], "refund-{$refund->document}");
+        return Paper::pdf(
+            'refunds.paper',
+            ['refund' => $refund, 'booksName' => $settings->text(Setting::BooksName)],
+            "refund-{$refund->document}",
+        );
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\SignedOut;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
@@ -24,15 +25,20 @@ final class SessionController
         $typed = $request->validate(['email' => ['required', 'string', 'max:200'], 'password' => ['required', 'string', 'max:200']]);
         $throttle = 'sign-in|'.mb_strtolower($typed['email']).'|'.$request->ip();
         if (RateLimiter::tooManyAttempts($throttle, self::TRIES)) {
-            return back()->withInput($request->only('email'))->withErrors(['email' => 'Too many tries. Wait '.RateLimiter::availableIn($throttle).' seconds and try again.']);
+            return back()
+                ->withInput($request->only('email'))
+                ->withErrors(['email' => 'Too many tries. Wait '.RateLimiter::availableIn($throttle).' seconds and try again.']);
         }
         if (! Auth::attempt($typed)) {
             RateLimiter::hit($throttle);
 
-            return back()->withInput($request->only('email'))->withErrors(['email' => 'This address and password do not belong together.']);
+            return back()
+                ->withInput($request->only('email'))
+                ->withErrors(['email' => 'This address and password do not belong together.']);
         }
         RateLimiter::clear($throttle);
         $request->session()->regenerate();
+        SignedOut::bringBack($request);
 
         return redirect()->intended('/');
     }

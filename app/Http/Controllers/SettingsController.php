@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\Receipts\Decide;
-use App\Actions\Receipts\PlaceElsewhere;
+use App\Actions\Receipts\ForgetPayer;
+use App\Actions\Receipts\SetAsideRules;
 use App\Http\FormKey;
 use App\Queries\DeductionReasons;
 use App\Queries\Settings;
@@ -20,8 +21,14 @@ final class SettingsController
     public function index(DeductionReasons $reasons, Settings $settings): View
     {
         return view('settings.index', [
-            'reasons' => $reasons->all(), 'accounts' => $settings->accounts()->all(), 'key' => bin2hex(random_bytes(16)),
-            'payers' => DB::table('payers as p')->join('customers as c', 'c.id', '=', 'p.customer_id')->orderBy('p.name')->limit(500)->get(['p.*', 'c.name as customer_name', 'c.customer']),
+            'reasons' => $reasons->all(),
+            'accounts' => $settings->accounts()->all(),
+            'key' => bin2hex(random_bytes(16)),
+            'payers' => DB::table('payers as p')
+                ->join('customers as c', 'c.id', '=', 'p.customer_id')
+                ->orderBy('p.name')
+                ->limit(500)
+                ->get(['p.*', 'c.name as customer_name', 'c.customer']),
             'rules' => DB::table('set_aside_rules')->whereNull('withdrawn_at')->orderBy('id')->get(),
         ]);
     }
@@ -29,30 +36,44 @@ final class SettingsController
     public function reason(Request $request, Decide $decide): RedirectResponse
     {
         $decide->keepReason(
-            FormKey::of($request, 'reason'), $request->string('code')->toString(), $request->string('words')->toString(), $request->string('account')->toString(), $request->boolean('tax_relief'), $request->string('rate')->toString(), $request->boolean('names_invoice'),
+            FormKey::of($request, 'reason'),
+            $request->string('code')->toString(),
+            $request->string('words')->toString(),
+            $request->string('account')->toString(),
+            $request->boolean('tax_relief'),
+            $request->string('rate')->toString(),
+            $request->boolean('names_invoice'),
         );
 
-        return redirect()->route('settings')->with('done', ['text' => 'The reason is kept.']);
+        return redirect()
+            ->route('settings')
+            ->with('done', ['text' => 'The reason is kept.']);
     }
 
     public function retire(Request $request, string $code, Decide $decide): RedirectResponse
     {
         $decide->retireReason(FormKey::of($request, 'retire'), $code);
 
-        return redirect()->route('settings')->with('done', ['text' => 'The reason is no longer offered. What was posted with it stays.']);
+        return redirect()
+            ->route('settings')
+            ->with('done', ['text' => 'The reason is no longer offered. What was posted with it stays.']);
     }
 
-    public function forget(Request $request, PlaceElsewhere $elsewhere): RedirectResponse
+    public function forget(Request $request, ForgetPayer $payers): RedirectResponse
     {
-        $elsewhere->forgetPayer(FormKey::of($request, 'forget'), $request->string('name')->toString(), $request->string('account')->toString());
+        $payers->forget(FormKey::of($request, 'forget'), $request->string('name')->toString(), $request->string('account')->toString());
 
-        return redirect()->route('settings')->with('done', ['text' => 'Forgotten.']);
+        return redirect()
+            ->route('settings')
+            ->with('done', ['text' => 'Forgotten.']);
     }
 
-    public function withdraw(Request $request, int $rule, PlaceElsewhere $elsewhere): RedirectResponse
+    public function withdraw(Request $request, int $rule, SetAsideRules $rules): RedirectResponse
     {
-        $elsewhere->withdrawRule(FormKey::of($request, 'rule'), $rule);
+        $rules->withdraw(FormKey::of($request, 'rule'), $rule);
 
-        return redirect()->route('settings')->with('done', ['text' => 'The rule is withdrawn. Lines that it set aside stay so until they are taken back.']);
+        return redirect()
+            ->route('settings')
+            ->with('done', ['text' => 'The rule is withdrawn. Lines that it set aside stay so until they are taken back.']);
     }
 }

@@ -6,7 +6,8 @@ namespace App\Http\Controllers;
 
 use Ajuste\Core\Refusal;
 use App\Actions\Import\ImportFiles;
-use App\Actions\Import\SourceFiles;
+use App\Actions\Import\RefusedRows;
+use App\Files\SourceFiles;
 use App\Http\Download;
 use App\Http\ViewPoint;
 use App\StandIn\Bank;
@@ -27,16 +28,24 @@ final class StandInController
         File::ensureDirectoryExists("{$folder}/in");
         try {
             File::put("{$folder}/in/{$name}", $content);
-            $report = $import->post(SourceFiles::at("{$folder}/in", $folder), false, 'the simulated bank');
+            $report = $import->post(SourceFiles::at("{$folder}/in", $folder), RefusedRows::RefuseAll, 'the simulated bank');
         } finally {
             File::deleteDirectory($folder);
         }
         if ($report->importId === null) {
-            throw new Refusal('The statement is refused: '.implode(' ', array_map(static fn ($row): string => $row->expected, $report->refused)));
+            throw new Refusal(
+                'The statement is refused: '.implode(' ', array_map(static fn ($row): string => $row->expected, $report->refused)),
+            );
         }
         $day = substr($name, 10, 10);
 
-        return redirect()->route('receipts', $day > $at->asOf ? ['as_of' => $day] : [])->with('done', ['text' => "The statement of {$day} is in.", 'url' => route('import', $report->importId), 'link' => 'Open the import']);
+        return redirect()
+            ->route('receipts', $day > $at->asOf ? ['as_of' => $day] : [])
+            ->with('done', [
+                'text' => "The statement of {$day} is in.",
+                'url' => route('import', $report->importId),
+                'link' => 'Open the import',
+            ]);
     }
 
     public function outbox(): View

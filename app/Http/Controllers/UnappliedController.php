@@ -5,9 +5,12 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use Ajuste\Core\Calendar\Day;
-use App\Actions\LeaveLoose;
+use Ajuste\Core\Run\ChosenMatches;
+use Ajuste\Core\Run\RunKind;
+use App\Actions\LeaveUnapplied;
+use App\Actions\MatchUnapplied;
+use App\Actions\ReverseRun;
 use App\Actions\ReverseSettlement;
-use App\Actions\RunMatches;
 use App\Actions\SettleItems;
 use App\Http\FormKey;
 use App\Http\Part;
@@ -16,17 +19,17 @@ use App\Http\ViewPoint;
 use App\Models\Customer;
 use App\Models\Run;
 use App\Queries\FittingMatches;
-use App\Queries\LooseCustomer;
-use App\Queries\LooseTotals;
 use App\Queries\ProposalCount;
+use App\Queries\Runs;
 use App\Queries\RunSettlements;
 use App\Queries\Settings;
 use App\Queries\Unapplied;
+use App\Queries\UnappliedCustomer;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Illuminate\Support\Facades\DB;
 use Illuminate\View\View;
+use stdClass;
 
 final class UnappliedController
 {
@@ -36,29 +39,60 @@ final class UnappliedController
     {
         $customers = $unapplied->customers($at->account, $at->asOf);
         $wanted = $request->integer('customer');
-        $chosen = Customer::query()->find($wanted !== 0 ? $wanted : (self::next($customers)->id ?? $customers[0]->id ?? 0));
+        $chosen = Customer::query()
+            ->whereKey($wanted !== 0 ? $wanted : self::next($customers)->id ?? ($customers[0]->id ?? 0))
+            ->first();
         $from = $request->integer('from');
         $page = array_slice($customers, $from, self::ROWS);
 
-        return Part::of(view('unapplied.index', [
-            'customers' => $page, 'more' => $from + count($page), 'all' => count($customers), 'totals' => new LooseTotals($customers),
-            ...$this->progress($fitting, $at, $customers), ...$worktop->of($request, $at, $chosen), 'reason' => array_column($customers, 'reason', 'id')[$chosen->id ?? 0] ?? null,
-        ]), $request);
+        return Part::of(
+            view('unapplied.index', [
+                'customers' => $page,
+                'more' => $from + count($page),
+                'all' => count($customers),
+                'totals' => $unapplied->totals($at->account, $at->asOf),
+                ...$this->progress($fitting, $at, $customers),
+                ...$worktop->of($request, $at, $chosen),
+                'reason' => array_column($customers, 'reason', 'id')[$chosen->id ?? 0] ?? null,
+            ]),
+            $request,
+        );
     }
 
     public function rehearse(Request $request, ViewPoint $at, Customer $customer, UnappliedWorktop $worktop): View
     {
-        return view('unapplied.rehearsal', ['apart' => true, ...$worktop->rehearsed(UnappliedWorktop::request((array) $request->input(), $customer->id), $at)]);
+        return view('unapplied.rehearsal', ['apart' => true, ...$worktop->rehearsed((array) $request->input(), $customer->id, $at)]);
     }
 
-    public function post(Request $request, Customer $customer, ViewPoint $at, SettleItems $settle, Unapplied $unapplied, UnappliedWorktop $worktop): RedirectResponse
-    {
+    public function post(
+        Request $request,
+        Customer $customer,
+        ViewPoint $at,
+        SettleItems $settle,
+        Unapplied $unapplied,
+        UnappliedWorktop $worktop,
+    ): RedirectResponse {
         $before = $unapplied->customers($at->account, $at->asOf);
-        $settlement = $settle->post(FormKey::of($request, 'match'), UnappliedWorktop::request((array) $request->input(), $customer->id), $at->account, $request->string('seen')->toString());
-        $next = $worktop->hasCertain($at, $customer->id) ? $customer : self::next($unapplied->customers($at->account, $at->asOf), (int) array_search($customer->id, array_column($before, 'id'), true));
+        $settlement = $settle->post(
+            FormKey::of($request, 'match'),
+            $worktop->request((array) $request->input(), $customer->id),
+            $at->account,
+            $request->string('seen')->toString(),
+        );
+        $next = $worktop->hasCertain($at, $customer->id)
+            ? $customer
+            : self::next(
+                $unapplied->customers($at->account, $at->asOf),
+                (int) array_search($customer->id, array_column($before, 'id'), true),
+            );
 
-        return redirect()->route('unapplied', $next === null ? [] : ['customer' => $next->id])
-            ->with('done', ['text' => "Posted match {$settlement} of {$customer->name}.", 'url' => route('match', $settlement), 'link' => 'Open it']);
+        return redirect()
+            ->route('unapplied', $next === null ? [] : ['customer' => $next->id])
+            ->with('done', [
+                'text' => "Posted match {$settlement} of {$customer->name}.",
+                'url' => route('match', $settlement),
+                'link' => 'Open it',
+            ]);
     }
 
     /** Works proposals out for a moment, and says how far they are. */
@@ -68,70 +102,135 @@ final class UnappliedController
         $fitting->workOut($at->account, $at->asOf, $fitting->waiting($at->account, $at->asOf, $customers), 0.7);
         $progress = $this->progress($fitting, $at, $customers);
 
-        return response()->view('unapplied.progress', $progress)->withHeaders($progress['waiting'] === 0 ? ['HX-Trigger-After-Settle' => 'proposals-known'] : []);
+        return response()
+            ->view('unapplied.progress', $progress)
+            ->withHeaders($progress['waiting'] === 0 ? ['HX-Trigger-After-Settle' => 'proposals-known'] : []);
     }
 
     /** All that fits, to be looked at and posted as one. */
-    public function run(Request $request, ViewPoint $at, RunMatches $run, Settings $settings): string
+    public function run(Request $request, ViewPoint $at, MatchUnapplied $run, Runs $runs, Settings $settings): string
     {
-        $lines = $run->plan($at->account, $at->asOf);
+        $lines = $run->proposed($at->account, $at->asOf);
 
-        return Part::of(view('unapplied.run', [
-            'lines' => $lines, 'from' => $request->integer('from'), 'digest' => RunMatches::digest($lines), 'key' => bin2hex(random_bytes(16)), 'base' => $settings->base(), 'reversed' => DB::table('run_reversals')->pluck('reason', 'run_id')->all(),
-            'runs' => Run::query()->where('kind', RunMatches::KIND)->where('account_id', $at->account->id)->orderByDesc('id')->limit(20)->get(), 'counts' => DB::table('run_settlements')->groupBy('run_id')->selectRaw('run_id, count(*) AS n')->pluck('n', 'run_id')->all(),
-        ]), $request);
+        return Part::of(
+            view('unapplied.run', [
+                'lines' => $lines,
+                'from' => $request->integer('from'),
+                'digest' => MatchUnapplied::digest($lines),
+                'chosen' => ChosenMatches::of($lines, self::ids(old('leave')), self::ids(old('take'))),
+                'key' => bin2hex(random_bytes(16)),
+                'base' => $settings->base(),
+                'reversed' => array_map(static fn (stdClass $of): string => $of->reason, $runs->reversals()),
+                'runs' => $runs->latest(RunKind::MatchUnapplied, $at->account->id),
+                'counts' => $runs->settlements(),
+            ]),
+            $request,
+        );
     }
 
     /** A posted run with all that hangs on it. */
-    public function postedRun(Request $request, Run $run, RunSettlements $settlements): string
+    public function postedRun(Request $request, Run $run, RunSettlements $settlements, Runs $runs): string
     {
-        abort_unless($run->kind === RunMatches::KIND, 404);
+        abort_unless($run->kind === RunKind::MatchUnapplied->value, 404);
 
-        return Part::of(view('unapplied.posted-run', [
-            'run' => $run, 'lines' => $settlements->of($run->id, $request->integer('from'), self::ROWS), 'from' => $request->integer('from'), 'count' => $settlements->count($run->id),
-            'reversed' => DB::table('run_reversals')->where('run_id', $run->id)->first(), 'key' => bin2hex(random_bytes(16)),
-        ]), $request);
+        return Part::of(
+            view('unapplied.posted-run', [
+                'run' => $run,
+                'lines' => $settlements->of($run->id, $request->integer('from'), self::ROWS),
+                'from' => $request->integer('from'),
+                'count' => $settlements->count($run->id),
+                'reversed' => $runs->reversal($run->id),
+                'key' => bin2hex(random_bytes(16)),
+            ]),
+            $request,
+        );
     }
 
-    public function postRun(Request $request, ViewPoint $at, RunMatches $run): RedirectResponse
+    /** What would be posted as it is chosen now. */
+    public function rehearseRun(Request $request, ViewPoint $at, MatchUnapplied $run): View
     {
-        $ids = static fn (string $name): array => array_map(intval(...), array_keys((array) $request->input($name, [])));
-        $id = $run->post(FormKey::of($request, 'run'), $at->account, $at->asOf, $request->string('seen')->toString(), $ids('leave'), $ids('take'));
+        $proposed = $run->proposed($at->account, $at->asOf);
 
-        return redirect()->route('unapplied')->with('done', ['text' => "Posted run {$id}.", 'url' => route('unapplied.posted-run', $id), 'link' => 'Open it']);
+        return view('unapplied.run-button', [
+            'chosen' => ChosenMatches::of($proposed, self::ids($request->input('leave')), self::ids($request->input('take'))),
+        ]);
     }
 
-    public function reverseRun(Request $request, int $run, RunMatches $runs): RedirectResponse
+    public function postRun(Request $request, ViewPoint $at, MatchUnapplied $run): RedirectResponse
+    {
+        $id = $run->post(
+            FormKey::of($request, 'run'),
+            $at->account,
+            $at->asOf,
+            $request->string('seen')->toString(),
+            self::ids($request->input('leave')),
+            self::ids($request->input('take')),
+        );
+
+        return redirect()
+            ->route('unapplied')
+            ->with('done', ['text' => "Posted run {$id}.", 'url' => route('unapplied.posted-run', $id), 'link' => 'Open it']);
+    }
+
+    /** @return list<int> of boxes by id */
+    private static function ids(mixed $ticked): array
+    {
+        return array_map(intval(...), array_keys(is_array($ticked) ? $ticked : []));
+    }
+
+    public function reverseRun(Request $request, int $run, ReverseRun $reverse): RedirectResponse
     {
         $date = $request->string('date')->toString();
-        $runs->reverseRun(FormKey::of($request, 'reverse-run'), $run, $request->string('reason')->toString(), $date === '' ? '' : Day::of($date));
+        $reverse->post(
+            FormKey::of($request, 'reverse-run'),
+            RunKind::MatchUnapplied,
+            $run,
+            $request->string('reason')->toString(),
+            $date === '' ? null : Day::of($date),
+        );
 
-        return redirect()->route('unapplied.posted-run', $run)->with('done', ['text' => "Run {$run} is reversed. Every open amount stands again."]);
+        return redirect()
+            ->route('unapplied.posted-run', $run)
+            ->with('done', ['text' => "Run {$run} is reversed. Every open amount stands again."]);
     }
 
-    public function leave(Request $request, Customer $customer, LeaveLoose $leave): RedirectResponse
+    public function leave(Request $request, Customer $customer, LeaveUnapplied $leave): RedirectResponse
     {
-        $leave->post(FormKey::of($request, 'leave'), $customer->id, $request->string('reason')->toString(), $request->string('look_again')->toString());
+        $leave->post(
+            FormKey::of($request, 'leave'),
+            $customer->id,
+            $request->string('reason')->toString(),
+            $request->string('look_again')->toString(),
+        );
 
-        return redirect()->route('unapplied')->with('done', ['text' => "{$customer->name} stays loose, with your reason."]);
+        return redirect()
+            ->route('unapplied')
+            ->with('done', ['text' => "{$customer->name} stays unapplied, with your reason."]);
     }
 
     public function reverse(Request $request, int $settlement, ReverseSettlement $reverse): RedirectResponse
     {
-        $reverse->post(FormKey::of($request, 'reverse'), $settlement, Day::of($request->string('date')->toString()), $request->string('reason')->toString());
+        $reverse->post(
+            FormKey::of($request, 'reverse'),
+            $settlement,
+            Day::of($request->string('date')->toString()),
+            $request->string('reason')->toString(),
+        );
 
-        return redirect()->route('match', $settlement)->with('done', ['text' => 'Reversed. Every open amount stands again.']);
+        return redirect()
+            ->route('match', $settlement)
+            ->with('done', ['text' => 'Reversed. Every open amount stands again.']);
     }
 
     /**
      * The next customer to work on, from a place of the list on and then from its start.
      *
-     * @param list<LooseCustomer> $customers
+     * @param list<UnappliedCustomer> $customers
      */
-    private static function next(array $customers, int $from = 0): ?LooseCustomer
+    private static function next(array $customers, int $from = 0): ?UnappliedCustomer
     {
         foreach ([...array_slice($customers, $from), ...array_slice($customers, 0, $from)] as $customer) {
-            if ($customer->matchable > 0 && $customer->reason === null) {
+            if ($customer->sums->matchable > 0 && $customer->reason === null) {
                 return $customer;
             }
         }
@@ -140,14 +239,20 @@ final class UnappliedController
     }
 
     /**
-     * @param list<LooseCustomer> $customers
+     * @param list<UnappliedCustomer> $customers
      * @return array{waiting: int, of: int, found: int, others: int, proposed: array<int, ProposalCount>}
      */
     private function progress(FittingMatches $fitting, ViewPoint $at, array $customers): array
     {
         $counts = $fitting->counts($at->account, $at->asOf, $customers);
-        $of = count(array_filter($customers, static fn (LooseCustomer $customer): bool => $customer->matchable > 0));
+        $of = count(array_filter($customers, static fn (UnappliedCustomer $customer): bool => $customer->sums->matchable > 0));
 
-        return ['waiting' => $of - count($counts), 'of' => $of, 'found' => array_sum(array_column($counts, 'certain')), 'others' => array_sum(array_column($counts, 'others')), 'proposed' => $counts];
+        return [
+            'waiting' => $of - count($counts),
+            'of' => $of,
+            'found' => array_sum(array_column($counts, 'certain')),
+            'others' => array_sum(array_column($counts, 'others')),
+            'proposed' => $counts,
+        ];
     }
 }

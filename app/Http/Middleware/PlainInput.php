@@ -11,7 +11,35 @@ use Symfony\Component\HttpFoundation\Response;
 /** A field is text, but for the few that are lists of the forms; anything else that a request makes an array of is let go. */
 final class PlainInput
 {
-    public const LISTS = ['tick', 'amount', 'discount', 'columns', 'fixed', 'lines', 'kept', 'kept_code', 'kept_of', 'part', 'part_customer', 'to', 'to_amount', 'ids', 'net', 'quantity', 'price', 'free_text', 'free_account', 'free_rate', 'free_net', 'free_dimension', 'worth', 'leave', 'take'];
+    public const LISTS = [
+        'tick',
+        'amount',
+        'discount',
+        'columns',
+        'fixed',
+        'lines',
+        'kept',
+        'kept_code',
+        'kept_of',
+        'part',
+        'part_customer',
+        'to',
+        'to_amount',
+        'to_side',
+        'ids',
+        'net',
+        'quantity',
+        'price',
+        'free_text',
+        'free_account',
+        'free_rate',
+        'free_net',
+        'free_dimension',
+        'worth',
+        'leave',
+        'take',
+        'looked',
+    ];
 
     /** @param  Closure(Request): Response  $next */
     public function handle(Request $request, Closure $next): Response

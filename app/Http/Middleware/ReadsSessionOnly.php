@@ -11,7 +11,8 @@ use Illuminate\Session\Store;
 use Symfony\Component\HttpFoundation\Response;
 
 /**
- * For requests that run beside others, as rehearsals do while one types and fragments while one moves through a list: the session is read and not written back, since a late answer would
+ * For requests that run beside others, as rehearsals do while one types and fragments while one moves through a list: the session is read
+ * and not written back, since a late answer would
  * otherwise write over what a posting has meanwhile put there.
  */
 final class ReadsSessionOnly
@@ -25,7 +26,7 @@ final class ReadsSessionOnly
         }
         $session = $request->session();
         if ($session instanceof Store) {
-            $session->setHandler(new NullSessionHandler);
+            $session->setHandler(new NullSessionHandler());
         }
 
         return $response;

@@ -16,7 +16,11 @@ final class WriterOnly
     public function handle(Request $request, Closure $next): Response
     {
         $user = $request->user();
-        abort_unless($user instanceof User && $user->role->mayWrite(), 403, 'A reader can look at everything and post nothing. Ask the preparer or the reviewer.');
+        abort_unless(
+            $user instanceof User && $user->role->mayWrite(),
+            403,
+            'A reader can look at everything and post nothing. Ask the preparer or the reviewer.',
+        );
 
         return $next($request);
     }

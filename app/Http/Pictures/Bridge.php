@@ -32,19 +32,35 @@ final readonly class Bridge
         }
         [$low, $high] = [min($levels), max($levels)];
         $span = max(1, $high - $low);
-        $y = static fn (int $level): float => round(self::TOP + (self::GROUND - 40 - self::TOP) * ($high - $level) / $span, 1);
+        $y = static fn (int $level): float => round(self::TOP + ((self::GROUND - 40 - self::TOP) * ($high - $level)) / $span, 1);
         $step = 720 / (count($sums) + 2);
-        $bar = $step * 0.72;
-        $bars = [new BridgeBar('Control', '', Money::ofMinor($proof->control, $base), 8, $y($proof->control), $bar, self::GROUND - $y($proof->control), $y($proof->control))];
+        $bar = static fn (
+            string $name,
+            string $key,
+            int $amount,
+            int $place,
+            float $top,
+            float $height,
+            float $to,
+        ): BridgeBar => new BridgeBar($name, $key, Money::ofMinor($amount, $base), 8 + $place * $step, $top, $step * 0.72, $height, $to);
+        $total = static fn (string $name, int $level, int $place): BridgeBar => $bar(
+            $name,
+            '',
+            $level,
+            $place,
+            $y($level),
+            self::GROUND - $y($level),
+            $y($level),
+        );
+        $bars = [$total('Control', $proof->control, 0)];
         $level = $proof->control;
-        $x = 8 + $step;
         foreach ($sums as $cause => $sum) {
-            $to = $level + $sum;
-            $bars[] = new BridgeBar(self::short(Cause::from($cause)), $cause, Money::ofMinor($sum, $base), $x, min($y($level), $y($to)), $bar, max(1.5, abs($y($to) - $y($level))), $y($to));
-            $level = $to;
-            $x += $step;
+            [$from, $to] = [$y($level), $y($level + $sum)];
+            $name = self::short(Cause::from($cause));
+            $bars[] = $bar($name, $cause, $sum, count($bars), min($from, $to), max(1.5, abs($to - $from)), $to);
+            $level += $sum;
         }
-        $bars[] = new BridgeBar('Customers', '', Money::ofMinor($proof->customers, $base), $x, $y($level), $bar, self::GROUND - $y($level), $y($level));
+        $bars[] = $total('Customers', $proof->customers, count($bars));
         $this->bars = $bars;
         $this->width = 728;
     }

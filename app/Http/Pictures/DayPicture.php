@@ -32,8 +32,8 @@ final readonly class DayPicture
         $values = array_map(static fn (DayEnd $day): int => $day->difference(), $days);
         [$low, $high] = [min(0, ...$values), max(0, ...$values)];
         $span = max(1, $high - $low);
-        $y = static fn (int $value): float => round(12 + 76 * ($high - $value) / $span, 1);
-        $x = fn (int $place): float => round(20 + ($this->width - 50) * $place / max(1, count($days) - 1), 1);
+        $y = static fn (int $value): float => round(12 + (76 * ($high - $value)) / $span, 1);
+        $x = fn (int $place): float => round(20 + (($this->width - 50) * $place) / max(1, count($days) - 1), 1);
         $this->zero = $y(0);
         $path = '';
         $points = $marks = [];
@@ -41,9 +41,15 @@ final readonly class DayPicture
         foreach ($days as $place => $day) {
             $path .= $place === 0 ? "M{$x(0)} {$y($values[0])}" : "H{$x($place)}V{$y($values[$place])}";
             if ($day->step !== 0) {
-                $points[] = new DayPoint($day->day, $x($place), $y($values[$place]), Money::ofMinor($day->step, $base), Money::ofMinor($values[$place], $base));
+                $points[] = new DayPoint(
+                    $day->day,
+                    $x($place),
+                    $y($values[$place]),
+                    Money::ofMinor($day->step, $base),
+                    Money::ofMinor($values[$place], $base),
+                );
             }
-            if ($place === 0 || $place === $last || $place % max(1, intdiv($last, 5)) === 0 && $last - $place > 3) {
+            if ($place === 0 || $place === $last || ($place % max(1, intdiv($last, 5)) === 0 && $last - $place > 3)) {
                 $marks[] = [$x($place), $day->day];
             }
         }

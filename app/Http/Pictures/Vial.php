@@ -6,7 +6,10 @@ namespace App\Http\Pictures;
 
 use Ajuste\Core\Money\Money;
 
-/** The spirit level of the proof line: the bubble lies between its marks only when the difference is nil, else it moves off by its logarithm. */
+/**
+ * The spirit level of the proof line: the bubble lies between its marks only when the difference is nil, else it moves off by its
+ * logarithm.
+ */
 final class Vial
 {
     /** Offset of the bubble from the middle, −1 to 1. */

@@ -5,27 +5,23 @@ declare(strict_types=1);
 namespace Ajuste\Core\Exchange\Bank;
 
 use Ajuste\Core\Money\Money;
+use Ajuste\Core\Settlement\Payer;
 
 /** One movement on a bank account. Above zero money came in, below zero it went out. */
 final readonly class BankLine
 {
     /**
-     * @param ?Money $charges what the bank kept back of it, positive
-     * @param string $reference the bank's own
-     * @param string $party the other side's name
-     * @param string $remittance what the payer wrote; structured references are in it too
+     * @param Payer $payer the other side, and what was written; parts of a text that the statement divides stand on lines of their own
+     * @param ?Money $charges what the bank took off the amount, above zero, in the same currency
      * @param bool $isReversal an entry that takes back an earlier one, or a payment that came back
      */
     public function __construct(
         public string $bookingDate,
         public string $valueDate,
         public Money $amount,
-        public ?Money $charges,
-        public string $reference,
-        public string $endToEnd,
-        public string $party,
-        public string $partyAccount,
-        public string $remittance,
-        public bool $isReversal,
+        public BankReferences $references = new BankReferences(),
+        public Payer $payer = new Payer('', '', ''),
+        public ?Money $charges = null,
+        public bool $isReversal = false,
     ) {}
 }

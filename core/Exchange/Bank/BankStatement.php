@@ -8,12 +8,13 @@ use Ajuste\Core\Money\Currency;
 use Ajuste\Core\Money\Money;
 use Ajuste\Core\Refusal;
 
-/** A statement of one bank account, or a notification, which has no balances. */
+/** A statement of one bank account, a notification, which has no balances, or a report of what is only pending. */
 final readonly class BankStatement
 {
     /**
-     * @param list<BankLine> $lines all in the account's currency
-     * @param ?Money $opening null for a notification, and so is closing
+     * @param list<BankEntry> $entries booked, all in the account's currency
+     * @param ?BankBalance $opening null for a notification or report, and so is closing
+     * @param list<BankLine> $pending not money yet: shown, never posted
      *
      * @throws Refusal when opening + entries is not closing; the three figures are named
      */
@@ -21,29 +22,48 @@ final readonly class BankStatement
         public string $account,
         public Currency $currency,
         public string $number,
-        public ?Money $opening,
-        public ?Money $closing,
-        public string $openingDate,
-        public string $closingDate,
-        public array $lines,
+        public array $entries,
+        public ?BankBalance $opening = null,
+        public ?BankBalance $closing = null,
+        public array $pending = [],
     ) {
         if ($opening === null || $closing === null) {
             return;
         }
-        $entries = $this->entries();
-        if (! $opening->plus($entries)->equals($closing)) {
-            throw new Refusal("Statement {$number} of {$account} does not add up: opening {$opening->grouped()}, entries {$entries->grouped()}, closing {$closing->grouped()}. Ask the bank for it again.");
+        $sum = $this->sum();
+        if (! $opening->amount->plus($sum)->equals($closing->amount)) {
+            throw new Refusal(
+                "Statement {$number} of {$account} does not add up: opening {$opening->amount->grouped()}, entries {$sum->grouped()}, ".
+                    "closing {$closing->amount->grouped()}. Ask the bank for it again.",
+            );
         }
     }
 
-    public function entries(): Money
+    /** @return list<BankLine> */
+    public function movements(): array
     {
-        $sum = Money::zero($this->currency);
-        foreach ($this->lines as $line) {
-            $sum = $sum->plus($line->amount);
-        }
+        return array_merge(...array_map(static fn (BankEntry $entry): array => $entry->movements(), $this->entries));
+    }
 
-        return $sum;
+    public function sum(): Money
+    {
+        return Money::sum(array_map(static fn (BankEntry $entry): Money => $entry->whole->amount, $this->entries), $this->currency);
+    }
+
+    /** Whether it holds every movement between its two balances. */
+    public function isComplete(): bool
+    {
+        return $this->opening !== null && $this->closing !== null;
+    }
+
+    public function firstDay(): string
+    {
+        return $this->opening->day ?? min([...$this->days(), '9999-12-31']);
+    }
+
+    public function lastDay(): string
+    {
+        return $this->closing->day ?? max([...$this->days(), '']);
     }
 
     /**
@@ -53,8 +73,20 @@ final readonly class BankStatement
      */
     public function refuseGap(?Money $closing): void
     {
-        if ($closing !== null && $this->opening !== null && ! $closing->equals($this->opening)) {
-            throw new Refusal("Statement {$this->number} of {$this->account} opens at {$this->opening->grouped()}, but the one before closed at {$closing->grouped()}: {$this->opening->minus($closing)->grouped()} is between them. A statement is missing, or they are out of order.");
+        if ($closing !== null && $this->opening !== null && ! $closing->equals($this->opening->amount)) {
+            $between = $this->opening->amount->minus($closing);
+            throw new Refusal(
+                "Statement {$this->number} of {$this->account} opens at {$this->opening->amount->grouped()}, but the one before closed ".
+                    "at {$closing->grouped()}: {$between->grouped()} is between them. A statement is missing, or they are out of order.",
+            );
         }
+    }
+
+    /** @return list<string> */
+    private function days(): array
+    {
+        $booked = array_map(static fn (BankEntry $entry): string => $entry->whole->bookingDate, $this->entries);
+
+        return [...$booked, ...array_map(static fn (BankLine $line): string => $line->bookingDate, $this->pending)];
     }
 }

@@ -8,219 +8,168 @@ use Ajuste\Core\Calendar\Day;
 use Ajuste\Core\Money\Currency;
 use Ajuste\Core\Money\Money;
 use Ajuste\Core\Refusal;
-use DOMDocument;
 use DOMElement;
-use DOMNode;
-use DOMXPath;
 
 /**
- * ISO 20022 bank statements: camt.053 and notifications camt.054, versions 02 to 08. Elements are found by their names, whatever the
- * namespace of the version. Document types are refused, so that no entity, near or far, is ever opened.
+ * ISO 20022 messages of a bank: statements (camt.053), notifications (camt.054), versions 02 to 08, and reports of the running day
+ * (camt.052), whose entries are pending. Elements are found by their names, whatever the namespace of the version.
  */
-final class CamtReader
+final readonly class CamtReader
 {
     private const LARGEST = 64 * 1024 * 1024;
 
-    private DOMXPath $path;
-
-    private function __construct(DOMDocument $document)
-    {
-        $this->path = new DOMXPath($document);
-    }
-
     public static function recognises(string $head): bool
     {
-        return preg_match('/camt\.05[34]\.001\.\d\d|<(\w+:)?(BkToCstmrStmt|BkToCstmrDbtCdtNtfctn)\b/', $head) === 1;
+        return preg_match('/camt\.05[234]\.001\.\d\d|<(\w+:)?(BkToCstmrStmt|BkToCstmrDbtCdtNtfctn|BkToCstmrAcctRpt)\b/', $head) === 1;
     }
+
+    private function __construct(private XmlMessage $xml) {}
 
     /**
-     * @return non-empty-list<BankStatement>
+     * @return non-empty-list<BankStatement|StatementPage>
      *
-     * @throws Refusal when the text is no such message, or a statement does not add up
+     * @throws Refusal when the text is no such message, or holds what is not read here
      */
-    public static function read(string $xml): array
+    public static function read(string $text): array
     {
-        if (strlen($xml) > self::LARGEST) {
+        if (strlen($text) > self::LARGEST) {
             throw new Refusal('The statement is larger than 64 MB. Ask the bank for shorter ones.');
         }
-        if (preg_match('/<!DOCTYPE|<!ENTITY/i', $xml) === 1) {
-            throw new Refusal('The statement declares a document type. Bank statements do not, and such files are not opened.');
+        $reader = new self(XmlMessage::load($text, 'statement'));
+        $names = ['Stmt' => $reader->page(...), 'Ntfctn' => $reader->notification(...), 'Rpt' => $reader->report(...)];
+        $read = [];
+        foreach ($reader->xml->all('//*[local-name()="Stmt" or local-name()="Ntfctn" or local-name()="Rpt"]') as $element) {
+            $read[] = $names[(string) $element->localName]($element);
         }
-        $document = new DOMDocument;
-        $before = libxml_use_internal_errors(true);
-        $loaded = $xml !== '' && $document->loadXML($xml, LIBXML_NONET | LIBXML_COMPACT);
-        $error = libxml_get_last_error();
-        libxml_clear_errors();
-        libxml_use_internal_errors($before);
-        if (! $loaded) {
-            throw new Refusal('The statement is not well-formed XML'.($error === false ? '.' : " (line {$error->line}: ".trim($error->message).').').' Ask the bank for it again.');
-        }
-        $reader = new self($document);
-        $statements = array_map($reader->statement(...), $reader->all('//*[local-name()="Stmt" or local-name()="Ntfctn"]'));
 
-        return $statements !== [] ? $statements : throw new Refusal('The message holds no statement. camt.053 or camt.054 of ISO 20022 is expected.');
+        return $read !== []
+            ? $read
+            : throw new Refusal('The message holds no statement. camt.052, camt.053 or camt.054 of ISO 20022 is expected.');
     }
 
-    private function statement(DOMElement $statement): BankStatement
+    private function page(DOMElement $statement): StatementPage
     {
-        $account = $this->text($statement, 'Acct/Id/IBAN') ?: $this->text($statement, 'Acct/Id/Othr/Id');
-        $number = $this->text($statement, 'Id');
-        $balances = [];
-        foreach ($this->all($this->query('Bal'), $statement) as $balance) {
-            $code = $this->text($balance, 'Tp/CdOrPrtry/Cd') ?: $this->text($balance, 'Tp/Cd');
-            $balances[$code] ??= [$this->signed($balance), substr($this->text($balance, 'Dt/Dt') ?: $this->text($balance, 'Dt/DtTm'), 0, 10)];
-        }
-        $opening = $balances['OPBD'] ?? $balances['PRCD'] ?? null;
-        $closing = $balances['CLBD'] ?? null;
-        if ($statement->localName === 'Stmt' && ($opening === null || $closing === null)) {
-            throw new Refusal("Statement {$number} of {$account} has no opening or no closing booked balance; both are expected.");
-        }
-        $code = $this->text($statement, 'Acct/Ccy') ?: ($closing[0]->currency->code ?? $this->currencyOfEntries($statement));
-        $lines = [];
-        foreach ($this->all($this->query('Ntry'), $statement) as $entry) {
-            $status = $this->text($entry, 'Sts/Cd') ?: $this->text($entry, 'Sts');
-            if ($status === '' || $status === 'BOOK') {
-                array_push($lines, ...$this->lines($entry, "{$number} of {$account}"));
-            }
-        }
-        $last = $lines === [] ? '' : max(array_map(static fn (BankLine $line): string => $line->bookingDate, $lines));
+        $opening = $this->balance($statement, 'OPBD') ?? ($this->balance($statement, 'PRCD') ?? $this->balance($statement, 'OPAV'));
+        $closing = $this->balance($statement, 'CLBD');
+        $between = $this->between($statement);
+        $opening ??= $between[0] ?? null;
+        $closing ??= $between === [] ? null : $between[count($between) - 1];
+        $code = $this->xml->text($statement, 'Acct/Ccy') ?: $closing->amount->currency->code ?? $this->currencyOfEntries($statement);
 
-        return new BankStatement($account, Currency::of($code), $number, $opening[0] ?? null, $closing[0] ?? null, $opening[1] ?? '', $closing[1] ?? $last, $lines);
+        return new StatementPage(
+            $this->account($statement),
+            Currency::of($code),
+            $this->xml->text($statement, 'Id'),
+            max(1, (int) $this->xml->text($statement, 'StmtPgntn/PgNb')),
+            $this->entries($statement)[0],
+            $opening,
+            $closing,
+        );
     }
 
-    private function currencyOfEntries(DOMElement $statement): string
+    private function notification(DOMElement $notification): BankStatement
     {
-        $amount = $this->all($this->query('Ntry/Amt'), $statement)[0] ?? null;
+        [$booked, $pending] = $this->entries($notification);
+        $number = $this->xml->text($notification, 'Id');
+        if ($booked === [] && $pending !== []) {
+            throw new Refusal(
+                "Notification {$number} of {$this->account(
+                    $notification,
+                )} holds pending entries only; they are not money yet. Hand in the ".'statement when the bank has booked them.',
+            );
+        }
+        $code = $this->xml->text($notification, 'Acct/Ccy') ?: $this->currencyOfEntries($notification);
+
+        return new BankStatement($this->account($notification), Currency::of($code), $number, $booked);
+    }
+
+    /** What a bank reports within the day is pending, whatever it says of the entry: the statement books it. */
+    private function report(DOMElement $report): BankStatement
+    {
+        [$booked, $pending] = $this->entries($report);
+        $lines = array_merge(...array_map(static fn (BankEntry $entry): array => $entry->movements(), $booked));
+        $code = $this->xml->text($report, 'Acct/Ccy') ?: $this->currencyOfEntries($report);
+
+        return new BankStatement(
+            $this->account($report),
+            Currency::of($code),
+            $this->xml->text($report, 'Id'),
+            [],
+            pending: [...$lines, ...$pending],
+        );
+    }
+
+    private function account(DOMElement $of): string
+    {
+        return $this->xml->text($of, 'Acct/Id/IBAN') ?: $this->xml->text($of, 'Acct/Id/Othr/Id');
+    }
+
+    private function currencyOfEntries(DOMElement $of): string
+    {
+        $amount = $this->xml->all('Ntry/Amt', $of)[0] ?? ($this->xml->all('Bal/Amt', $of)[0] ?? null);
 
         return $amount?->getAttribute('Ccy') ?: throw new Refusal('The statement names no currency.');
     }
 
-    /**
-     * An entry as one line; one that books several payments together as a line for each, where their amounts are given and add up.
-     *
-     * @return list<BankLine>
-     */
-    private function lines(DOMElement $entry, string $where): array
+    private function balance(DOMElement $statement, string $code): ?BankBalance
     {
-        $amount = $this->signed($entry);
-        $booking = $this->day($entry, 'BookgDt', $where);
-        $value = $this->text($entry, 'ValDt/Dt') ?: $this->text($entry, 'ValDt/DtTm');
-        $value = $value === '' ? $booking : Day::of(substr($value, 0, 10));
-        $reversal = in_array($this->text($entry, 'RvslInd'), ['true', '1'], true);
-        $details = $this->all($this->query('NtryDtls/TxDtls'), $entry);
-        $amounts = array_map(fn (DOMElement $detail): ?Money => $this->detailAmount($detail, $amount), $details);
-        $each = count($details) > 1 && ! in_array(null, $amounts, true) && array_sum(array_map(static fn (?Money $of): int => $of->minor ?? 0, $amounts)) === $amount->minor;
-        $charges = $this->charges($entry);
-        if (! $each) {
-            $detail = count($details) === 1 ? $details[0] : null;
-
-            return [$this->line($entry, $detail, $details, $booking, $value, $amount, $charges ?? ($detail === null ? null : $this->charges($detail)), $reversal)];
-        }
-        $lines = [];
-        foreach ($details as $place => $detail) {
-            $lines[] = $this->line($entry, $detail, [$detail], $booking, $value, $amounts[$place] ?? $amount, $this->charges($detail), $reversal);
-        }
-
-        return $lines;
+        return $this->balances($statement, $code)[0] ?? null;
     }
 
-    /** @param  list<DOMElement>  $all the details whose texts belong to the line */
-    private function line(DOMElement $entry, ?DOMElement $detail, array $all, string $booking, string $value, Money $amount, ?Money $charges, bool $reversal): BankLine
+    /** @return list<BankBalance> where this page begins and ends, if others come before or after it */
+    private function between(DOMElement $statement): array
     {
-        $side = $amount->minor < 0 ? 'Cdtr' : 'Dbtr';
-        $party = $detail === null ? '' : ($this->text($detail, "RltdPties/Ultmt{$side}/Nm") ?: $this->text($detail, "RltdPties/Ultmt{$side}/Pty/Nm") ?: $this->text($detail, "RltdPties/{$side}/Nm") ?: $this->text($detail, "RltdPties/{$side}/Pty/Nm"));
-        $account = $detail === null ? '' : ($this->text($detail, "RltdPties/{$side}Acct/Id/IBAN") ?: $this->text($detail, "RltdPties/{$side}Acct/Id/Othr/Id"));
-        $texts = [];
-        foreach ($all as $one) {
-            foreach (['RmtInf/Ustrd', 'RmtInf/Strd/CdtrRefInf/Ref', 'RmtInf/Strd/RfrdDocInf/Nb', 'RmtInf/Strd/AddtlRmtInf', 'AddtlTxInf'] as $where) {
-                foreach ($this->all($this->query($where), $one) as $text) {
-                    $texts[] = trim($text->textContent);
-                }
-            }
-        }
-        $texts[] = $texts === [] ? $this->text($entry, 'AddtlNtryInf') : '';
-        $endToEnd = $detail === null ? '' : $this->text($detail, 'Refs/EndToEndId');
-
-        return new BankLine(
-            $booking, $value, $amount, $charges,
-            ($detail === null ? '' : $this->text($detail, 'Refs/AcctSvcrRef')) ?: $this->text($entry, 'AcctSvcrRef') ?: $this->text($entry, 'NtryRef'),
-            $endToEnd === 'NOTPROVIDED' ? '' : $endToEnd, $party, $account, trim(implode(' ', array_unique(array_filter($texts)))),
-            $reversal || ($detail !== null && $this->all($this->query('RtrInf'), $detail) !== []),
+        return array_map(
+            static fn (BankBalance $balance): BankBalance => new BankBalance($balance->day, $balance->amount, true),
+            $this->balances($statement, 'ITBD'),
         );
     }
 
-    private function detailAmount(DOMElement $detail, Money $entry): ?Money
+    /** @return list<BankBalance> */
+    private function balances(DOMElement $statement, string $code): array
     {
-        foreach (['Amt', 'AmtDtls/TxAmt/Amt'] as $where) {
-            $amount = $this->all($this->query($where), $detail)[0] ?? null;
-            if ($amount !== null && $amount->getAttribute('Ccy') === $entry->currency->code) {
-                $money = Money::parse(trim($amount->textContent), $entry->currency);
-                $side = $this->text($detail, 'CdtDbtInd');
-                $out = $side === '' ? $entry->minor < 0 : $side === 'DBIT';
-
-                return $out ? $money->negated() : $money;
+        $balances = [];
+        foreach ($this->xml->all('Bal', $statement) as $balance) {
+            if (($this->xml->text($balance, 'Tp/CdOrPrtry/Cd') ?: $this->xml->text($balance, 'Tp/Cd')) === $code) {
+                $day = substr($this->xml->text($balance, 'Dt/Dt') ?: $this->xml->text($balance, 'Dt/DtTm'), 0, 10);
+                $balances[] = new BankBalance(Day::of($day), $this->signed($balance));
             }
         }
 
-        return null;
+        return $balances;
     }
 
-    private function charges(DOMElement $of): ?Money
+    /** @return array{list<BankEntry>, list<BankLine>} booked and pending */
+    private function entries(DOMElement $statement): array
     {
-        $found = [...$this->all($this->query('Chrgs/TtlChrgsAndTaxAmt'), $of), ...$this->all($this->query('Chrgs/Rcrd/Amt'), $of), ...$this->all($this->query('Chrgs/Amt'), $of)];
-        if ($found === []) {
-            return null;
-        }
-        $charges = Money::parse(trim($found[0]->textContent), $found[0]->getAttribute('Ccy'));
-        if ($found[0]->localName !== 'TtlChrgsAndTaxAmt') {
-            foreach (array_slice($found, 1) as $more) {
-                $charges = $charges->plus(Money::parse(trim($more->textContent), $more->getAttribute('Ccy')));
-            }
+        $booked = $pending = [];
+        foreach ($this->xml->all('Ntry', $statement) as $entry) {
+            $status = $this->xml->text($entry, 'Sts/Cd') ?: $this->xml->text($entry, 'Sts');
+            $read = $status === 'INFO' ? null : (new CamtEntry($this->xml, $entry, $this->signed($entry)))->read();
+            match ($status) {
+                '', 'BOOK' => ($booked[] = $read),
+                'PDNG', 'FUTR' => array_push($pending, ...$read?->movements() ?? []),
+                'INFO' => null, // for information: no movement
+                default => throw new Refusal(
+                    "An entry of {$this->xml->text($statement, 'Id')} has the status “{$status}”, which is the bank's own and not ".
+                        'one of '.
+                        'ISO 20022. Ask the bank for entries that are booked (BOOK).',
+                ),
+            };
         }
 
-        return $charges->isZero() ? null : $charges->abs();
+        return [array_values(array_filter($booked)), $pending];
     }
 
     private function signed(DOMElement $of): Money
     {
-        $amount = $this->all($this->query('Amt'), $of)[0] ?? throw new Refusal('An entry or balance of the statement has no amount.');
+        $amount = $this->xml->all('Amt', $of)[0] ?? throw new Refusal('An entry or balance of the statement has no amount.');
         $money = Money::parse(trim($amount->textContent), $amount->getAttribute('Ccy'));
 
-        return match ($this->text($of, 'CdtDbtInd')) {
+        return match ($this->xml->text($of, 'CdtDbtInd')) {
             'CRDT' => $money,
             'DBIT' => $money->negated(),
             default => throw new Refusal('An entry or balance of the statement does not say CRDT or DBIT.'),
         };
-    }
-
-    private function day(DOMElement $of, string $name, string $where): string
-    {
-        $text = $this->text($of, "{$name}/Dt") ?: $this->text($of, "{$name}/DtTm") ?: $this->text($of, 'ValDt/Dt');
-
-        return $text === '' ? throw new Refusal("An entry of statement {$where} has no date.") : Day::of(substr($text, 0, 10));
-    }
-
-    private function text(DOMElement $of, string $where): string
-    {
-        return trim(($this->all($this->query($where), $of)[0] ?? null)->textContent ?? '');
-    }
-
-    private function query(string $where): string
-    {
-        return implode('/', array_map(static fn (string $name): string => "*[local-name()=\"{$name}\"]", explode('/', $where)));
-    }
-
-    /** @return list<DOMElement> */
-    private function all(string $query, ?DOMNode $of = null): array
-    {
-        $found = $this->path->query($query, $of);
-        $elements = [];
-        foreach ($found === false ? [] : $found as $node) {
-            if ($node instanceof DOMElement) {
-                $elements[] = $node;
-            }
-        }
-
-        return $elements;
     }
 }

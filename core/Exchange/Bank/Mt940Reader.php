@@ -9,35 +9,48 @@ use Ajuste\Core\Money\Currency;
 use Ajuste\Core\Money\Money;
 use Ajuste\Core\Refusal;
 
-/** Customer statement messages MT940: several in one file, with or without the blocks of the network around them. */
+/**
+ * Messages of SWIFT in lines with tags: customer statements MT940, and interim reports MT942, whose entries are pending. Several in one
+ * file,
+ * with or without the blocks of the network around them, in UTF-8 or Latin-1.
+ */
 final class Mt940Reader
 {
+    private const ENTRY =
+        '~^(\d{6})(\d{4})?(R?[DC])([A-Z])?([\d,]+)([NFS][A-Z0-9]{3})([^\n/]*(?:/(?!/)[^\n/]*)*)(?://([^\n]*))?(?:\n'.'(.*))?$~sD';
+
     public static function recognises(string $head): bool
     {
-        return preg_match('/^\s*(\{1:|:20:)/', $head) === 1 && (str_contains($head, ':60F:') || str_contains($head, ':60M:'));
+        $head = self::plain($head);
+
+        return preg_match('/^\s*(\{1:|:20:)/', $head) === 1 && preg_match('/:(60[FM]|34F|13D?):/', $head) === 1;
     }
 
     /**
-     * @return non-empty-list<BankStatement>
+     * @return non-empty-list<BankStatement|StatementPage>
      *
-     * @throws Refusal when the text is no such message, or a statement does not add up
+     * @throws Refusal when the text is no such message
      */
     public static function read(string $text): array
     {
-        $statements = [];
-        $fields = [];
-        foreach (self::fields($text) as [$tag, $value]) {
-            if ($tag === '20' && $fields !== []) {
-                $statements[] = self::statement($fields);
-                $fields = [];
+        $messages = [];
+        foreach (self::fields(self::plain($text)) as $field) {
+            if ($field[0] === '20' || $messages === []) {
+                $messages[] = [];
             }
-            $fields[] = [$tag, $value];
-        }
-        if ($fields !== []) {
-            $statements[] = self::statement($fields);
+            $messages[count($messages) - 1][] = $field;
         }
 
-        return $statements !== [] ? $statements : throw new Refusal('The file holds no MT940 statement; fields such as :20:, :25:, :60F:, :61: and :62F: are expected.');
+        return $messages !== []
+            ? array_map(self::message(...), $messages)
+            : throw new Refusal('The file holds no MT940 statement; fields such as :20:, :25:, :60F:, :61: and :62F: are expected.');
+    }
+
+    private static function plain(string $text): string
+    {
+        $text = str_starts_with($text, "\xEF\xBB\xBF") ? substr($text, 3) : $text;
+
+        return preg_match('//u', $text) === 1 ? $text : (string) mb_convert_encoding($text, 'UTF-8', 'Windows-1252');
     }
 
     /** @return list<array{string, string}> tag and value, lines of one value kept apart by a line feed */
@@ -50,7 +63,7 @@ final class Mt940Reader
                 $fields[] = [$part[1], $part[2]];
             } elseif ($fields !== [] && $line !== '' && $line !== '-' && ! str_starts_with($line, '-}') && ! str_starts_with($line, '{')) {
                 [$tag, $value] = array_pop($fields);
-                $fields[] = [$tag, $value."\n".$line];
+                $fields[] = [$tag, "{$value}\n{$line}"];
             }
         }
 
@@ -58,94 +71,97 @@ final class Mt940Reader
     }
 
     /** @param  non-empty-list<array{string, string}>  $fields */
-    private static function statement(array $fields): BankStatement
+    private static function message(array $fields): BankStatement|StatementPage
     {
-        $account = $number = '';
-        $opening = $closing = null;
-        $lines = [];
-        foreach ($fields as $place => [$tag, $value]) {
-            switch ($tag) {
-                case '25':
-                    $account = trim($value);
-                    break;
-                case '28':
-                case '28C':
-                    $number = trim($value);
-                    break;
-                case '60F':
-                case '60M':
-                    $opening ??= self::balance($value);
-                    break;
-                case '62F':
-                case '62M':
-                    $closing = self::balance($value);
-                    break;
-                case '61':
-                    $currency = $opening[1]->currency ?? throw new Refusal("Statement {$number} of {$account} has an entry before its opening balance.");
-                    $lines[] = self::line($value, ($fields[$place + 1][0] ?? '') === '86' ? $fields[$place + 1][1] : '', $currency);
-                    break;
-            }
+        $given = [];
+        foreach ($fields as [$tag, $value]) {
+            $given[":{$tag}"] ??= trim($value);
         }
-        if ($opening === null || $closing === null) {
+        $account = strtok($given[':25'] ?? ($given[':25P'] ?? ''), "\n") ?: '';
+        $account = preg_replace('~^.*/~', '', $account) ?: $account;
+        $number = $given[':28C'] ?? ($given[':28'] ?? ($given[':20'] ?? ''));
+        $opening = self::balanceIn($given, '60');
+        $closing = self::balanceIn($given, '62');
+        $pending = $opening === null && (isset($given[':34F']) || isset($given[':13']) || isset($given[':13D']));
+        if (! $pending && ($opening === null || $closing === null)) {
             throw new Refusal("Statement {$number} of {$account} has no opening balance (:60F:) or no closing balance (:62F:).");
         }
+        $currency = $opening->amount->currency ?? self::currencyOf($given[':34F'] ?? ($given[':90C'] ?? ($given[':90D'] ?? '')), $number);
+        $lines = self::lines($fields, $currency);
+        [$statement, $page] = [...explode('/', $number, 2), '1'];
 
-        return new BankStatement(preg_replace('~^.*/~', '', $account) ?: $account, $opening[1]->currency, $number, $opening[1], $closing[1], $opening[0], $closing[0], $lines);
+        return $pending
+            ? new BankStatement($account, $currency, $number, [], pending: $lines)
+            : new StatementPage(
+                $account,
+                $currency,
+                trim($statement),
+                max(1, (int) $page),
+                array_map(static fn (BankLine $line): BankEntry => new BankEntry($line), $lines),
+                $opening,
+                $closing,
+            );
     }
 
-    /** @return array{string, Money} */
-    private static function balance(string $value): array
+    /**
+     * @param non-empty-list<array{string, string}> $fields
+     * @return list<BankLine>
+     */
+    private static function lines(array $fields, Currency $currency): array
     {
-        if (preg_match('/^([DC])(\d{6})([A-Z]{3})([\d,]+)$/D', trim($value), $part) !== 1) {
+        $lines = [];
+        foreach ($fields as $place => [$tag, $value]) {
+            if ($tag === '61') {
+                $lines[] = self::line($value, ($fields[$place + 1][0] ?? '') === '86' ? $fields[$place + 1][1] : '', $currency);
+            }
+        }
+
+        return $lines;
+    }
+
+    /** @param  array<string, string>  $given  values by tag, such as `:60F` */
+    private static function balanceIn(array $given, string $tag): ?BankBalance
+    {
+        $last = isset($given[":{$tag}F"]);
+        $value = $given[":{$tag}F"] ?? ($given[":{$tag}M"] ?? null);
+        if ($value === null) {
+            return null;
+        }
+        if (preg_match('/^([DC])(\d{6})([A-Z]{3})([\d,]+)$/D', $value, $part) !== 1) {
             throw new Refusal('“'.substr($value, 0, 40).'” is not a balance of MT940; C261031EUR1234,56 is expected.');
         }
         $money = self::amount($part[4], Currency::of($part[3]));
 
-        return [self::day($part[2]), $part[1] === 'D' ? $money->negated() : $money];
+        return new BankBalance(self::day($part[2]), $part[1] === 'D' ? $money->negated() : $money, ! $last);
+    }
+
+    private static function currencyOf(string $value, string $number): Currency
+    {
+        return preg_match('/^\d*([A-Z]{3})/', $value, $part) === 1
+            ? Currency::of($part[1])
+            : throw new Refusal("Report {$number} names no currency; a field :34F: such as EUR0, is expected.");
     }
 
     private static function line(string $value, string $details, Currency $currency): BankLine
     {
-        if (preg_match('~^(\d{6})(\d{4})?(R?[DC])([A-Z])?([\d,]+)([NFS][A-Z0-9]{3})([^\n/]*(?:/(?!/)[^\n/]*)*)(?://([^\n]*))?(?:\n(.*))?$~sD', $value, $part) !== 1) {
+        if (preg_match(self::ENTRY, $value, $part) !== 1) {
             throw new Refusal('“'.substr($value, 0, 60).'” is not an entry of MT940; 2610291029C987,15NTRFNONREF is expected.');
         }
         $valueDate = self::day($part[1]);
         // RD takes a debit back, so it brings money; RC takes a credit back.
-        $in = in_array($part[3], ['C', 'RD'], true);
         $amount = self::amount($part[5], $currency);
-        [$party, $account, $remittance] = self::details($details);
-        $reference = trim($part[7]);
+        $said = Mt940Details::read($details);
+        $text = $said->payer->remittance !== '' ? $said->payer : $said->payer->saying(trim($part[9] ?? ''));
 
         return new BankLine(
-            self::entryDate($part[2], $valueDate), $valueDate, $in ? $amount : $amount->negated(), null,
-            trim($part[8] ?? '') ?: ($reference === 'NONREF' ? '' : $reference), $reference === 'NONREF' ? '' : $reference,
-            $party, $account, $remittance !== '' ? $remittance : trim($part[9] ?? ''), $part[3][0] === 'R',
+            self::entryDate($part[2], $valueDate),
+            $valueDate,
+            in_array($part[3], ['C', 'RD'], true) ? $amount : $amount->negated(),
+            new BankReferences($part[8] ?? '', $said->endToEnd !== '' ? $said->endToEnd : $part[7]),
+            $text,
+            null,
+            $part[3][0] === 'R' || $said->isReturn,
         );
-    }
-
-    /**
-     * Field 86: plain text, or the sub-fields ?20 to ?29 and ?60 to ?63 (text), ?31 (account), ?32 and ?33 (name).
-     *
-     * @return array{string, string, string} name, account and text
-     */
-    private static function details(string $details): array
-    {
-        if (preg_match('/\?\d\d/', $details) !== 1) {
-            return ['', '', trim((string) preg_replace('/\s*\n\s*/', ' ', $details))];
-        }
-        /** @var array<int|string, string> $sub */
-        $sub = [];
-        foreach (array_slice((array) preg_split('/\?(?=\d\d)/', str_replace("\n", '', $details)), 1) as $field) {
-            $sub[substr((string) $field, 0, 2)] = substr((string) $field, 2);
-        }
-        $text = [];
-        foreach ($sub as $code => $value) {
-            if (((int) $code >= 20 && (int) $code <= 29) || ((int) $code >= 60 && (int) $code <= 63)) {
-                $text[] = preg_replace('/^(SVWZ|EREF|KREF|MREF|CRED|ABWA)\+/', '', $value);
-            }
-        }
-
-        return [trim(($sub['32'] ?? '').($sub['33'] ?? '')), trim($sub['31'] ?? ''), trim(implode(' ', $text))];
     }
 
     private static function amount(string $text, Currency $currency): Money

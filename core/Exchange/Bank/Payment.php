@@ -13,5 +13,11 @@ final readonly class Payment
      * @param string $endToEnd names it on every statement and answer
      * @param Money $amount above zero
      */
-    public function __construct(public string $endToEnd, public Money $amount, public string $payee, public string $iban, public string $text) {}
+    public function __construct(
+        public string $endToEnd,
+        public Money $amount,
+        public string $payee,
+        public string $iban,
+        public string $text,
+    ) {}
 }

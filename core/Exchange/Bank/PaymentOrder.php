@@ -6,9 +6,6 @@ namespace Ajuste\Core\Exchange\Bank;
 
 use Ajuste\Core\Money\Money;
 use Ajuste\Core\Refusal;
-use DOMDocument;
-use DOMElement;
-use DOMXPath;
 
 /** A customer credit transfer initiation of ISO 20022, pain.001 version 09, and the bank's answer, pain.002. */
 final class PaymentOrder
@@ -19,15 +16,52 @@ final class PaymentOrder
      */
     public static function written(string $message, string $day, string $name, string $account, array $payments): string
     {
-        $sum = array_reduce($payments, static fn (Money $sum, Payment $payment): Money => $sum->plus($payment->amount), Money::zero($payments[0]->amount->currency));
+        $sum = array_reduce(
+            $payments,
+            static fn (Money $sum, Payment $payment): Money => $sum->plus($payment->amount),
+            Money::zero($payments[0]->amount->currency),
+        );
         $count = count($payments);
-        $own = Iban::isValid($account) ? self::element('IBAN', Iban::plain($account)) : '<Othr>'.self::element('Id', $account).'</Othr>';
-        $transfers = implode('', array_map(static fn (Payment $payment): string => '<CdtTrfTxInf><PmtId>'.self::element('EndToEndId', $payment->endToEnd)."</PmtId><Amt><InstdAmt Ccy=\"{$payment->amount->currency->code}\">{$payment->amount->decimal()}</InstdAmt></Amt>"
-            .'<Cdtr>'.self::element('Nm', mb_substr($payment->payee, 0, 140)).'</Cdtr><CdtrAcct><Id>'.self::element('IBAN', Iban::plain($payment->iban)).'</Id></CdtrAcct><RmtInf>'.self::element('Ustrd', mb_substr($payment->text, 0, 140))."</RmtInf></CdtTrfTxInf>\n", $payments));
+        $own = Iban::isValid($account)
+            ? self::element('IBAN', Iban::plain($account))
+            : '<Othr>'.self::element('Id', $account).'</Othr>';
+        $transfers = implode(
+            '',
+            array_map(
+                static fn (Payment $payment): string => '<CdtTrfTxInf><PmtId>'.
+                    self::element('EndToEndId', SwiftText::of($payment->endToEnd, 35)).
+                    "</PmtId><Amt><InstdAmt Ccy=\"{$payment->amount->currency->code}\">{$payment->amount->decimal()}</InstdAmt></Amt>".
+                    '<Cdtr>'.
+                    self::element('Nm', SwiftText::of($payment->payee, 140)).
+                    '</Cdtr><CdtrAcct><Id>'.
+                    self::element('IBAN', Iban::plain($payment->iban)).
+                    '</Id></CdtrAcct><RmtInf>'.
+                    self::element('Ustrd', SwiftText::of($payment->text, 140)).
+                    "</RmtInf></CdtTrfTxInf>\n",
+                $payments,
+            ),
+        );
 
-        return "<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n<Document xmlns=\"urn:iso:std:iso:20022:tech:xsd:pain.001.001.09\"><CstmrCdtTrfInitn><GrpHdr>".self::element('MsgId', $message).self::element('CreDtTm', "{$day}T08:00:00Z").self::element('NbOfTxs', (string) $count).self::element('CtrlSum', $sum->decimal())
-            .'<InitgPty>'.self::element('Nm', mb_substr($name, 0, 140)).'</InitgPty></GrpHdr><PmtInf>'.self::element('PmtInfId', "{$message}-1").self::element('PmtMtd', 'TRF').self::element('NbOfTxs', (string) $count).self::element('CtrlSum', $sum->decimal()).'<ReqdExctnDt>'.self::element('Dt', $day).'</ReqdExctnDt>'
-            .'<Dbtr>'.self::element('Nm', mb_substr($name, 0, 140))."</Dbtr><DbtrAcct><Id>{$own}</Id></DbtrAcct><DbtrAgt><FinInstnId><Othr><Id>NOTPROVIDED</Id></Othr></FinInstnId></DbtrAgt>\n{$transfers}</PmtInf></CstmrCdtTrfInitn></Document>\n";
+        return "<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n<Document ".
+            'xmlns="urn:iso:std:iso:20022:tech:xsd:pain.001.001.09"><CstmrCdtTrfInitn><GrpHdr>'.
+            self::element('MsgId', $message).
+            self::element('CreDtTm', "{$day}T08:00:00Z").
+            self::element('NbOfTxs', (string) $count).
+            self::element('CtrlSum', $sum->decimal()).
+            '<InitgPty>'.
+            self::element('Nm', SwiftText::of($name, 140)).
+            '</InitgPty></GrpHdr><PmtInf>'.
+            self::element('PmtInfId', "{$message}-1").
+            self::element('PmtMtd', 'TRF').
+            self::element('NbOfTxs', (string) $count).
+            self::element('CtrlSum', $sum->decimal()).
+            '<ReqdExctnDt>'.
+            self::element('Dt', $day).
+            '</ReqdExctnDt>'.
+            '<Dbtr>'.
+            self::element('Nm', SwiftText::of($name, 140)).
+            "</Dbtr><DbtrAcct><Id>{$own}</Id></DbtrAcct><DbtrAgt><FinInstnId><Othr><Id>NOTPROVIDED</Id></Othr></FinInstnId>".
+            "</DbtrAgt>\n{$transfers}</PmtInf></CstmrCdtTrfInitn></Document>\n";
     }
 
     /**
@@ -39,27 +73,17 @@ final class PaymentOrder
      */
     public static function answered(string $xml): array
     {
-        if (preg_match('/<!DOCTYPE|<!ENTITY/i', $xml) === 1) {
-            throw new Refusal('The answer declares a document type. Such files are not opened.');
-        }
-        $document = new DOMDocument;
-        $before = libxml_use_internal_errors(true);
-        $loaded = $xml !== '' && $document->loadXML($xml, LIBXML_NONET);
-        libxml_clear_errors();
-        libxml_use_internal_errors($before);
-        $path = new DOMXPath($document);
-        $found = $loaded ? $path->query('//*[local-name()="TxInfAndSts"]') : false;
-        if ($found === false || $found->length === 0) {
+        $answer = XmlMessage::load($xml, 'answer');
+        $found = $answer->all('//*[local-name()="TxInfAndSts"]');
+        if ($found === []) {
             throw new Refusal('This is no answer to a payment order; pain.002 of ISO 20022 is expected.');
         }
         $answers = [];
         foreach ($found as $transaction) {
-            $text = static function (string $name) use ($path, $transaction): string {
-                $value = $transaction instanceof DOMElement ? $path->evaluate("string(.//*[local-name()=\"{$name}\"])", $transaction) : '';
-
-                return is_string($value) ? trim($value) : '';
-            };
-            $answers[$text('OrgnlEndToEndId')] = [$text('TxSts') !== 'RJCT', $text('AddtlInf') ?: $text('Cd')];
+            $answers[$answer->text($transaction, 'OrgnlEndToEndId')] = [
+                $answer->text($transaction, 'TxSts') !== 'RJCT',
+                $answer->text($transaction, 'StsRsnInf/AddtlInf') ?: $answer->text($transaction, 'StsRsnInf/Rsn/Cd'),
+            ];
         }
 
         return $answers;

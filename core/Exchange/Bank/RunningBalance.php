@@ -27,7 +27,10 @@ final class RunningBalance
         }
         $at = (int) self::breakOf($first[0]);
         [$before, $line, $after] = [$first[0][$at - 1][1], $first[0][$at][0], $first[0][$at][1]];
-        throw new Refusal("The list does not add up on {$line->bookingDate}: balance {$before->grouped()}, entry {$line->amount->grouped()}, next balance {$after->grouped()}. A line is missing or changed; ask the bank for it again.");
+        throw new Refusal(
+            "The list does not add up on {$line->bookingDate}: balance {$before->grouped()}, entry {$line->amount->grouped()}, next "
+                ."balance {$after->grouped()}. A line is missing or changed; ask the bank for it again.",
+        );
     }
 
     /** @param  non-empty-list<array{BankLine, Money}>  $lines */

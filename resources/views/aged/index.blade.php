@@ -1,53 +1,56 @@
+@use('Ajuste\Core\Calendar\AgedBasis')
 @php
-    use Ajuste\Core\Aging\Credits; use Ajuste\Core\Money\Money; use App\Http\Say;
-    $money = fn (int $minor) => Money::ofMinor($minor, $base);
-    $cell = fn (int $minor) => $minor === 0 ? '·' : $money($minor)->grouped();
-    $words = fn (string $label) => $label === 'not_due' ? 'Not due' : ucfirst(str_replace(['_', '-'], [' ', '–'], $label));
-    $with = fn (array $change) => route('aged', array_filter([...$asked, ...$change]));
-    $difference = $figures->control->minus($money($list->totals->total));
+    use Ajuste\Core\Aging\Credits;
+    use Ajuste\Core\Money\Money;
+    use App\Http\Say;
+    $money = fn(int $minor) => Money::ofMinor($minor, $base);
+    $cell = fn(int $minor) => $minor === 0 ? '·' : $money($minor)->grouped();
+    $words = fn(string $label) => $label === 'not_due' ? 'Not due' : ucfirst(str_replace(['_', '-'], [' ', '–'], $label));
+    $with = fn(array $change) => route('aged', array_filter([...$asked, ...$change]));
+    $difference = $list->difference($figures->control);
 @endphp
 <x-layout title="Aged receivables" station="aged">
     <div class="pane">
         <h1>Aged receivables, {{ Say::day($list->asOf) }}</h1>
         <div class="flex flex-wrap gap-2 items-center my-3">
-            <a class="tag" href="{{ $with(['basis' => 'due']) }}" @if ($list->buckets->byDueDate) aria-current="true" @endif>By due date</a>
-            <a class="tag" href="{{ $with(['basis' => 'document']) }}" @if (! $list->buckets->byDueDate) aria-current="true" @endif>By document date</a>
+            <a class="tag" href="{{ $with(['basis' => 'due']) }}" @if ($list->buckets->basis === AgedBasis::DueDate) aria-current="true" @endif>By due date</a>
+            <a class="tag" href="{{ $with(['basis' => 'document']) }}" @if ($list->buckets->basis === AgedBasis::DocumentDate) aria-current="true" @endif>By document date</a>
             <span class="w-2"></span>
-            @foreach (Credits::cases() as $way)<a class="tag" href="{{ $with(['credits' => $way->value]) }}" @if ($list->credits === $way) aria-current="true" @endif>{{ $way->words() }}</a>@endforeach
+            @foreach (Credits::cases() as $way)
+                <a class="tag" href="{{ $with(['credits' => $way->value]) }}"
+                    @if ($list->credits === $way) aria-current="true" @endif>{{ $way->words() }}</a>
+            @endforeach
             <form action="{{ route('aged') }}" class="flex gap-2 items-center ml-2">
-                @foreach ($asked as $name => $value)@if ($name !== 'buckets')<input type="hidden" name="{{ $name }}" value="{{ $value }}">@endif @endforeach
-                <label>Columns end at <input type="text" name="buckets" value="{{ implode(',', $list->buckets->edges) }}" class="w-24"></label> <span class="slate">days</span>
+                @foreach ($asked as $name => $value)
+                    @if ($name !== 'buckets')
+                        <input type="hidden" name="{{ $name }}" value="{{ $value }}">
+                    @endif
+                @endforeach
+                <label>Columns end at <input type="text" name="buckets" value="{{ implode(',', $list->buckets->edges) }}" class="w-24"></label> <span
+                    class="slate">days</span>
             </form>
             <span class="ml-auto slate">In {{ $base->code }} at carrying amount</span>
-            <a class="tag" hx-boost="false" href="{{ route('aged.export', ['format' => 'csv', ...$asked]) }}">CSV</a><a class="tag" hx-boost="false" href="{{ route('aged.export', ['format' => 'xlsx', ...$asked]) }}">XLSX</a>
+            <a class="tag" hx-boost="false" href="{{ route('aged.export', ['format' => 'csv', ...$asked]) }}">CSV</a><a class="tag" hx-boost="false"
+                href="{{ route('aged.export', ['format' => 'xlsx', ...$asked]) }}">XLSX</a>
         </div>
         <div x-data="grid">
-            <x-filter/>
-            <table class="grid-table mt-2" data-list data-decimals="{{ $base->decimals }}">
-                <thead><tr><th scope="col"><button type="button">Customer</button></th><th scope="col" data-skip="1">Age</th>
-                    @foreach ($list->buckets->labels as $label)<th scope="col" class="n"><button type="button">{{ $words($label) }}</button></th>@endforeach
-                    <th scope="col" class="n"><button type="button">Unapplied</button></th><th scope="col" class="n"><button type="button">Total</button></th></tr></thead>
-                <tbody>
-                @forelse ($shown as $row)
-                    @php $open = fn (string $column) => route('aged.items', ['customer' => $ids[$row->customer], 'currency' => $row->currency, 'column' => $column, ...$asked]); @endphp
-                    <tr data-minor="{{ $row->total }}">
-                        <td class="nowrap"><a href="{{ $open('') }}">{{ $row->name }}</a>@if ($row->currency !== $base->code) <span class="slate">{{ $row->currency }}</span>@endif</td>
-                        <td data-skip="1"><x-svg.age-strip :row="$row"/></td>
-                        @foreach ($row->amounts as $column => $amount)<td class="n" data-sort="{{ $amount }}" data-copy="{{ $money($amount)->decimal() }}">@if ($amount === 0)<span class="slate">·</span>@else<a href="{{ $open($list->buckets->labels[$column]) }}">{{ $cell($amount) }}</a>@endif</td>@endforeach
-                        <td class="n" data-sort="{{ $row->unapplied }}" data-copy="{{ $money($row->unapplied)->decimal() }}">@if ($row->unapplied === 0)<span class="slate">·</span>@else<a href="{{ $open('unapplied') }}">{{ $cell($row->unapplied) }}</a>@endif</td>
-                        <td class="n font-semibold" data-sort="{{ $row->total }}" data-copy="{{ $money($row->total)->decimal() }}">{{ $money($row->total)->grouped() }}</td>
-                    </tr>
-                @empty
-                    <tr><td colspan="{{ count($list->buckets->labels) + 4 }}">Nothing is open as of this day.</td></tr>
-                @endforelse
-                </tbody>
-                <tfoot><tr><td>{{ Say::count(count($list->rows), 'row') }}</td><td data-skip="1"></td>@foreach ($list->totals->amounts as $amount)<td class="n">{{ $cell($amount) }}</td>@endforeach<td class="n">{{ $cell($list->totals->unapplied) }}</td><td class="n">{{ $money($list->totals->total)->grouped() }}</td></tr></tfoot>
-            </table>
-            @if (count($shown) < count($list->rows))<p class="mt-2"><a href="{{ $with(['rows' => (string) (count($shown) + 1000)]) }}">{{ number_format(count($list->rows) - count($shown)) }} more</a></p>@endif
-            <x-table-foot name="aged"/>
+            <x-filter />
+            @include('aged.list')
+            @if (count($shown) < count($list->rows))
+                <p class="mt-2"><a href="{{ $with(['rows' => (string) (count($shown) + 1000)]) }}">{{ number_format(count($list->rows) - count($shown)) }}
+                        more</a></p>
+            @endif
+            <x-table-foot name="aged" />
         </div>
-        <x-svg.age-bar :list="$list"/>
-        <p class="mt-3">List total <b class="text-lg">{{ Say::balance($money($list->totals->total)) }}</b> &nbsp; Control account {{ $figures->account->number }} <b class="text-lg">{{ Say::balance($figures->control) }}</b> &nbsp;
-            @if ($difference->isZero())<span class="tag green">ties</span>@else<a class="text-madder" href="{{ route('proof') }}">does not tie by <b>{{ $difference->abs()->grouped() }}</b>, see the causes in Proof</a>@endif</p>
+        <x-svg.age-bar :list="$list" />
+        <p class="mt-3">List total <b class="text-lg">{{ Say::balance($money($list->totals->total)) }}</b> &nbsp; Control account
+            {{ $figures->account->number }} <b class="text-lg">{{ Say::balance($figures->control) }}</b> &nbsp;
+            @if ($difference->isZero())
+                <span class="tag green">ties</span>
+            @else
+                <a class="text-madder" href="{{ route('proof') }}">does not tie by
+                    <b>{{ $difference->abs()->grouped() }}</b>, see the causes in Proof</a>
+            @endif
+        </p>
     </div>
 </x-layout>

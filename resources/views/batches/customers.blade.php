@@ -1,1 +1,3 @@
-@foreach ($hits as $hit)<option value="{{ $hit->customer }} · {{ $hit->name }}"></option>@endforeach
+@foreach ($hits as $hit)
+    <option value="{{ $hit->customer }} · {{ $hit->name }}"></option>
+@endforeach

@@ -1,2 +1,3 @@
 @props(['label' => 'Filter'])
-<label class="flex gap-2 items-center">{{ $label }} <input type="search" data-filter x-on:input="filter" class="w-44"> <kbd aria-hidden="true">F</kbd></label>
+<label class="flex gap-2 items-center">{{ $label }} <input type="search" data-filter x-on:input="filter" class="w-44"> <kbd
+        aria-hidden="true">F</kbd></label>

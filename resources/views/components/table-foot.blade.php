@@ -11,7 +11,11 @@
         <div class="absolute bottom-full left-0 bg-sheet border border-line-strong p-3 grid gap-1 z-10 whitespace-nowrap" x-ref="columns"></div>
     </details>
     @foreach (['csv', 'xlsx'] as $format)
-        <form method="post" action="{{ route('table', $format) }}" hx-boost="false" x-on:submit="fill">@csrf<input type="hidden" name="rows"><input type="hidden" name="name" value="{{ Str::slug($name) }}"><button>{{ strtoupper($format) }}</button></form>
+        <form method="post" action="{{ route('table', $format) }}" hx-boost="false" x-on:submit="fill">@csrf
+            <input type="hidden" name="rows">
+            <input type="hidden" name="name" value="{{ Str::slug($name) }}">
+            <button>{{ strtoupper($format) }}</button>
+        </form>
     @endforeach
     {{ $slot }}
 </div>

@@ -1,10 +1,20 @@
 @props(['voucher'])
 <table class="grid-table">
     <caption class="visually-hidden">Voucher: {{ $voucher->text }}</caption>
-    <thead><tr><th scope="col">Account</th><th scope="col" class="n">Debit</th><th scope="col" class="n">Credit</th></tr></thead>
+    <thead>
+        <tr>
+            <th scope="col">Account</th>
+            <th scope="col" class="n">Debit</th>
+            <th scope="col" class="n">Credit</th>
+        </tr>
+    </thead>
     <tbody>
-    @foreach ($voucher->lines as $line)
-        <tr><td>{{ $line->account->title() }}</td><td class="n">{{ $line->debit()?->grouped() }}</td><td class="n">{{ $line->credit()?->grouped() }}</td></tr>
-    @endforeach
+        @foreach ($voucher->lines as $line)
+            <tr>
+                <td>{{ $line->account->title() }}</td>
+                <td class="n">{{ $line->debit()?->grouped() }}</td>
+                <td class="n">{{ $line->credit()?->grouped() }}</td>
+            </tr>
+        @endforeach
     </tbody>
 </table>

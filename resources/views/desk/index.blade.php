@@ -1,39 +1,82 @@
-@php use Ajuste\Core\Money\Money; use App\Http\Say; @endphp
+@php
+    use Ajuste\Core\Money\Money;
+    use App\Http\Say;
+@endphp
 <x-layout title="Desk" class="halves">
     <div class="pane">
-        <h1>Left to do before {{ (new DateTimeImmutable($picture->chart->days[0]->day))->format('F') }} closes</h1>
+        <h1>Left to do before {{ Say::month($picture->chart->days[0]->day) }} closes</h1>
         <p class="lead">{{ Say::count($imports, 'import') }} taken in. Follow the stations from left to right, or go where you like.</p>
         <table class="grid-table" data-list>
-            <thead><tr><th scope="col">Station</th><th scope="col">What</th><th scope="col" class="n">Amount</th><th scope="col">Worth knowing</th><th scope="col">Oldest</th></tr></thead>
-            <tbody>
-            @forelse (array_filter($stations, fn ($station) => ! $station->done) as $station)
+            <thead>
                 <tr>
-                    <th scope="row" class="text-left font-semibold"><a href="{{ route($station->route) }}">{{ $station->name }}</a></th>
-                    <td>{{ $station->task }}</td><td class="n font-semibold">{{ $station->amount?->grouped() }}</td><td class="soft">{{ $station->worthKnowing }}</td><td class="nowrap soft">{{ Say::shortDay($station->oldest) }}</td>
+                    <th scope="col">Station</th>
+                    <th scope="col">What</th>
+                    <th scope="col" class="n">Amount</th>
+                    <th scope="col">Worth knowing</th>
+                    <th scope="col">Oldest</th>
                 </tr>
-            @empty
-                <tr><td colspan="5">Nothing is left.</td></tr>
-            @endforelse
+            </thead>
+            <tbody>
+                @forelse (array_filter($stations, fn ($station) => ! $station->done) as $station)
+                    <tr>
+                        <th scope="row" class="text-left font-semibold"><a href="{{ route($station->route) }}">{{ $station->name }}</a></th>
+                        <td>{{ $station->task }}</td>
+                        <td class="n font-semibold">{{ $station->amount?->grouped() }}</td>
+                        <td class="soft">{{ $station->worthKnowing }}</td>
+                        <td class="nowrap soft">{{ Say::shortDay($station->oldest) }}</td>
+                    </tr>
+                @empty
+                    <tr>
+                        <td colspan="5">Nothing is left.</td>
+                    </tr>
+                @endforelse
             </tbody>
         </table>
+        @include('desk.banks')
         @if ($left !== [])
-            <h2>Left loose on purpose</h2>
+            <h2>Left unapplied on purpose</h2>
             <table class="grid-table">
-                <thead><tr><th scope="col">Customer</th><th scope="col">Because</th><th scope="col">Look again</th><th scope="col" class="n">Loose</th></tr></thead>
-                <tbody>@foreach ($left as $loose)<tr><td><a href="{{ route('unapplied', ['customer' => $loose->id]) }}">{{ $loose->name }}</a></td><td>{{ $loose->reason->reason }} <span class="slate">{{ $loose->reason->who }}</span></td><td class="nowrap">{{ Say::day($loose->reason->lookAgain) }}</td><td class="n">{{ Money::ofMinor($loose->net(), $base)->grouped() }}</td></tr>@endforeach</tbody>
+                <thead>
+                    <tr>
+                        <th scope="col">Customer</th>
+                        <th scope="col">Because</th>
+                        <th scope="col">Look again</th>
+                        <th scope="col" class="n">Unapplied</th>
+                    </tr>
+                </thead>
+                <tbody>
+                    @foreach ($left as $unapplied)
+                        <tr>
+                            <td><a href="{{ route('unapplied', ['customer' => $unapplied->id]) }}">{{ $unapplied->name }}</a></td>
+                            <td>{{ $unapplied->reason->reason }} <span class="slate">{{ $unapplied->reason->who }}</span></td>
+                            <td class="nowrap">{{ Say::day($unapplied->reason->lookAgain) }}</td>
+                            <td class="n">{{ Money::ofMinor($unapplied->sums->net(), $base)->grouped() }}</td>
+                        </tr>
+                    @endforeach
+                </tbody>
             </table>
         @endif
         <h2>Control account less customers, day by day</h2>
-        <x-svg.days :picture="$picture"/>
+        <x-svg.days :picture="$picture" />
     </div>
     <aside class="pane worktop" aria-label="Latest">
         <h2>Latest</h2>
         <table class="grid-table table-auto">
-            <thead class="visually-hidden"><tr><th scope="col">When</th><th scope="col">What</th></tr></thead>
+            <thead class="visually-hidden">
+                <tr>
+                    <th scope="col">When</th>
+                    <th scope="col">What</th>
+                </tr>
+            </thead>
             <tbody>
-            @foreach ($latest as $record)
-                <tr><td class="nowrap slate align-top w-40">{{ Say::moment($record->recorded_at) }}</td><td>{{ ucfirst($record->what) }}, {{ $record->subject }}@if ($record->why !== ''): {{ $record->why }}@endif<br><span class="slate">{{ $record->who }}</span></td></tr>
-            @endforeach
+                @foreach ($latest as $record)
+                    <tr>
+                        <td class="nowrap slate align-top w-40">{{ Say::moment($record->recorded_at) }}</td>
+                        <td>{{ ucfirst($record->what) }}, {{ $record->subject }}{{ $record->why === '' ? '' : ': ' . $record->why }}
+                            <br><span class="slate">{{ $record->who }}</span>
+                        </td>
+                    </tr>
+                @endforeach
             </tbody>
         </table>
         <p class="mt-3"><a href="{{ route('trail') }}">The whole trail</a></p>

@@ -1,1 +1,3 @@
-@include('refusal', ['message' => $exception->getMessage() !== '' && $exception->getStatusCode() === 403 ? $exception->getMessage() : 'This is not open to you.'])
+@include('refusal', [
+    'message' => $exception->getMessage() !== '' && $exception->getStatusCode() === 403 ? $exception->getMessage() : 'This is not open to you.',
+])

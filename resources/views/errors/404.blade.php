@@ -1,1 +1,3 @@
-@include('refusal', ['message' => $exception->getMessage() !== '' && $exception->getStatusCode() === 403 ? $exception->getMessage() : 'There is nothing at this address.'])
+@include('refusal', [
+    'message' => $exception->getMessage() !== '' && $exception->getStatusCode() === 403 ? $exception->getMessage() : 'There is nothing at this address.',
+])

@@ -4,41 +4,85 @@
         <h1>Imports</h1>
         <p class="lead">Each file is kept as it came. The same file twice changes nothing.</p>
         <table class="grid-table" data-list>
-            <thead><tr><th scope="col">Import</th><th scope="col">Taken in</th><th scope="col">From</th><th scope="col">Files</th><th scope="col" class="n">New</th><th scope="col" class="n">Changed</th><th scope="col" class="n">Confirmed</th></tr></thead>
+            <thead>
+                <tr>
+                    <th scope="col">Import</th>
+                    <th scope="col">Taken in</th>
+                    <th scope="col">From</th>
+                    <th scope="col">Files</th>
+                    <th scope="col" class="n">New</th>
+                    <th scope="col" class="n">Changed</th>
+                    <th scope="col" class="n">Confirmed</th>
+                </tr>
+            </thead>
             <tbody>
-            @forelse ($imports as $import)
-                @php $reports = ($files[$import->id] ?? collect())->map(fn ($file) => json_decode($file->report, true)); @endphp
-                <tr><td><a href="{{ route('import', $import->id) }}">{{ $import->id }}</a></td><td class="nowrap">{{ Say::moment($import->recorded_at) }}<br><span class="slate">{{ $import->who }}</span></td><td>{{ $import->source }}</td><td class="soft">{{ $reports->pluck('kind')->implode(', ') }}</td><td class="n">{{ number_format($reports->sum('new')) }}</td><td class="n">{{ number_format($reports->sum('changed')) }}</td><td class="n">{{ number_format($reports->sum('confirms')) }}</td></tr>
-            @empty
-                <tr><td colspan="7">Nothing has been taken in yet.</td></tr>
-            @endforelse
+                @forelse ($imports as $import)
+                    @php $reports = ($files[$import->id] ?? collect())->map(fn ($file) => json_decode($file->report, true)); @endphp
+                    <tr>
+                        <td><a href="{{ route('import', $import->id) }}">{{ $import->id }}</a></td>
+                        <td class="nowrap">{{ Say::moment($import->recorded_at) }}<br><span class="slate">{{ $import->who }}</span></td>
+                        <td>{{ $import->source }}</td>
+                        <td class="soft">{{ $reports->pluck('kind')->implode(', ') }}</td>
+                        <td class="n">{{ number_format($reports->sum('new')) }}</td>
+                        <td class="n">{{ number_format($reports->sum('changed')) }}</td>
+                        <td class="n">{{ number_format($reports->sum('confirms')) }}</td>
+                    </tr>
+                @empty
+                    <tr>
+                        <td colspan="7">Nothing has been taken in yet.</td>
+                    </tr>
+                @endforelse
             </tbody>
         </table>
         <h2>Rows set aside</h2>
         <table class="grid-table">
-            <thead><tr><th scope="col">File and row</th><th scope="col">What is wrong</th><th scope="col">The row</th><th scope="col">Close</th></tr></thead>
+            <thead>
+                <tr>
+                    <th scope="col">File and row</th>
+                    <th scope="col">What is wrong</th>
+                    <th scope="col">The row</th>
+                    <th scope="col">Close</th>
+                </tr>
+            </thead>
             <tbody>
-            @forelse ($aside as $row)
-                <tr><td class="nowrap"><a href="{{ route('import', $row->import_id) }}">{{ $row->name }}</a>, {{ $row->row }}</td><td>{{ $row->field }} “{{ $row->value }}”: {{ $row->expected }}</td><td class="soft">{{ $row->line }}</td>
-                    <td>@if (Auth::user()->role->mayWrite())<form method="post" action="{{ route('row.close', $row->id) }}" class="flex gap-2">@csrf<label class="visually-hidden" for="close-{{ $row->id }}">Reason</label><input id="close-{{ $row->id }}" type="text" name="reason" placeholder="reason" required class="w-32"><button class="button py-0!">Close</button></form>@endif</td></tr>
-            @empty
-                <tr><td colspan="4">No row is set aside.</td></tr>
-            @endforelse
+                @forelse ($aside as $row)
+                    <tr>
+                        <td class="nowrap"><a href="{{ route('import', $row->import_id) }}">{{ $row->name }}</a>, {{ $row->row }}</td>
+                        <td>{{ $row->field }} “{{ $row->value }}”: {{ $row->expected }}</td>
+                        <td class="soft">{{ $row->line }}</td>
+                        <td>
+                            @if (Auth::user()->role->mayWrite())
+                                <form method="post" action="{{ route('row.close', $row->id) }}" class="flex gap-2">@csrf
+                                    <label class="visually-hidden" for="close-{{ $row->id }}">Reason</label>
+                                    <input id="close-{{ $row->id }}" type="text" name="reason" placeholder="reason" required class="w-32">
+                                    <button class="button py-0!">Close</button>
+                                </form>
+                            @endif
+                        </td>
+                    </tr>
+                @empty
+                    <tr>
+                        <td colspan="4">No row is set aside.</td>
+                    </tr>
+                @endforelse
             </tbody>
         </table>
     </div>
     <aside class="pane worktop" id="worktop" aria-label="Hand in files">
         <h2 class="title">Hand in files</h2>
-        <p class="lead">CSV, XLSX, ODS, bank statements (camt.053, camt.054, MT940), or a zip of them. You see what would happen before anything is taken in.</p>
+        <p class="lead">CSV, XLSX, ODS, bank statements (camt.053, camt.054, MT940), or a zip of them. You see what would happen before anything is taken in.
+        </p>
         @if (Auth::user()->role->mayWrite())
             <form method="post" action="{{ route('intake.hand-in') }}" enctype="multipart/form-data" hx-boost="false" class="grid gap-4">@csrf
-                <label class="grid gap-1">Files of the period <input type="file" name="files[]" multiple required accept=".csv,.txt,.tsv,.xlsx,.ods,.zip,.xml,.sta,.mt940,.940"></label>
+                <label class="grid gap-1">Files of the period <input type="file" name="files[]" multiple required
+                        accept=".csv,.txt,.tsv,.xlsx,.ods,.zip,.xml,.sta,.mt940,.940"></label>
                 <button class="button main justify-self-start" data-main>See what would happen <kbd>Ctrl ↵</kbd></button>
             </form>
         @else
             <p class="note">A reader can look at everything and post nothing.</p>
         @endif
         <h2>What is read</h2>
-        <p class="soft">settings, accounts, suppliers, customers, agreements, rates, items, item_lines, matches, supplier_items and ledger: the name of the file says which. Other headings, dates and decimal marks are read through a mapping that you see and can correct, and that is remembered.</p>
+        <p class="soft">settings, accounts, suppliers, customers, agreements, rates, items, item_lines, matches, supplier_items and ledger: the name of the
+            file says which. Other headings, dates and decimal marks are read through a mapping that you see and can correct, and that is remembered.</p>
     </aside>
 </x-layout>

@@ -1,64 +1,113 @@
 @php
-    use Ajuste\Core\Exchange\DateOrder; use Ajuste\Core\Exchange\FileKind; use App\Http\Say;
+    use Ajuste\Core\Exchange\DateOrder;
+    use Ajuste\Core\Exchange\FileKind;
+    use App\Http\Say;
     $writes = Auth::user()->role->mayWrite();
-    $something = ! $report->changesNothing();
+    $something = !$report->changesNothing();
 @endphp
 <x-layout title="What would happen" station="intake">
     <div class="pane">
         <h1>What would happen</h1>
         <p class="lead">Nothing is stored yet. All files are taken in as one, or none.</p>
-        <x-import-files :files="array_map(fn ($file) => $file->toArray(), $report->files)" :base="$base"/>
-        <p class="slate mt-2">The second figure is what the books hold for the days of the file once it is in. In red it differs: the books have rows that the file has not, such as own vouchers.</p>
+        <x-import-files :files="array_map(fn($file) => $file->toArray(), $report->files)" :base="$base" />
+        <p class="slate mt-2">The second figure is what the books hold for the days of the file once it is in. In red it differs: the books have rows that the
+            file has not, such as own vouchers.</p>
         @if ($report->refusedCount > 0)
-            <h2>{{ Say::count($report->refusedCount, 'row') }} refused</h2>
-            <div x-data="grid">
-                <x-filter/>
-                <table class="grid-table mt-2">
-                    <thead><tr><th scope="col"><button type="button">File</button></th><th scope="col" class="n"><button type="button">Row</button></th><th scope="col"><button type="button">Column</button></th><th scope="col"><button type="button">Found</button></th><th scope="col"><button type="button">Expected</button></th></tr></thead>
-                    <tbody>@foreach (array_slice($report->refused, 0, 500) as $row)<tr data-minor="0"><td class="nowrap">{{ $row->file }}</td><td class="n">{{ $row->row === 0 ? '' : $row->row }}</td><td class="nowrap">{{ $row->field }}</td><td>{{ $row->value }}</td><td>{{ $row->expected }}</td></tr>@endforeach</tbody>
-                </table>
-            </div>
-            @if ($report->refusedCount > 500)<p class="slate">The first 500 are shown.</p>@endif
+            @include('intake.refused')
         @endif
         @if ($writes)
             <div class="flex gap-4 mt-5 items-center">
                 @if ($something && $report->refusedCount === 0)
-                    <form method="post" action="{{ route('hand-in.commit', $token) }}">@csrf<button class="button main" data-main>Take in {{ Say::count(count($report->files), 'file') }} <kbd>Ctrl ↵</kbd></button></form>
+                    <form method="post" action="{{ route('hand-in.commit', $token) }}">@csrf
+                        <button class="button main" data-main>Take in
+                            {{ Say::count(count($report->files), 'file') }} <kbd>Ctrl ↵</kbd></button>
+                    </form>
                 @elseif ($something && $report->canBeSetAside())
-                    <form method="post" action="{{ route('hand-in.commit', $token) }}">@csrf<input type="hidden" name="set_aside" value="1"><button class="button">Set {{ Say::count($report->refusedCount, 'row') }} aside and take in the rest</button></form>
-                @elseif (! $something)
+                    <form method="post" action="{{ route('hand-in.commit', $token) }}">@csrf
+                        <input type="hidden" name="set_aside" value="1">
+                        <button class="button">Set {{ Say::count($report->refusedCount, 'row') }} aside and take in the rest</button>
+                    </form>
+                @elseif (!$something)
                     <span class="tag green">The books have all of this already.</span>
                 @endif
-                <form method="post" action="{{ route('hand-in.discard', $token) }}">@csrf<button class="button">Let the files go</button></form>
+                <form method="post" action="{{ route('hand-in.discard', $token) }}">@csrf
+                    <button class="button">Let the files go</button>
+                </form>
             </div>
         @endif
         <h2>How each file is read</h2>
         @foreach ($readings as $reading)
             <details class="border-b border-line py-2" @if ($reading->needsAPerson) open @endif>
-                <summary class="cursor-pointer">{{ $reading->name }} <span class="slate">as {{ $reading->mapping->kind->value }}, {{ $reading->mapping->isHouseFormat() ? 'in the house format' : 'dates '.$reading->mapping->dates->words().', decimals behind “'.$reading->mapping->decimalMark.'”' }}</span> @if ($reading->needsAPerson)<span class="tag ochre">say how</span>@endif</summary>
+                <summary class="cursor-pointer">{{ $reading->name }} <span class="slate">as {{ $reading->mapping->kind->value }},
+                        {{ $reading->mapping->isHouseFormat()
+                            ? 'in the house format'
+                            : 'dates ' . $reading->mapping->dates->words() . ', decimals behind “' . $reading->mapping->decimalMark . '”' }}</span>
+                    @if ($reading->needsAPerson)
+                        <span class="tag ochre">say how</span>
+                    @endif
+                </summary>
                 <form method="post" action="{{ route('hand-in.map', $token) }}" class="mt-3 grid gap-3">@csrf
                     <input type="hidden" name="file" value="{{ $reading->name }}">
                     <div class="flex flex-wrap gap-4 items-end">
-                        <label class="grid">What it holds <select name="kind">@foreach (FileKind::cases() as $kind)<option @selected($kind === $reading->mapping->kind)>{{ $kind->value }}</option>@endforeach</select></label>
-                        <label class="grid">Headings stand in row <input type="text" inputmode="numeric" name="header_row" value="{{ $reading->mapping->headerRow }}" class="w-16"></label>
-                        <label class="grid">Dates <select name="dates">@foreach (DateOrder::cases() as $order)<option value="{{ $order->value }}" @selected($order === $reading->mapping->dates)>{{ $order->words() }}</option>@endforeach</select></label>
-                        <label class="grid">Decimals behind <select name="decimal_mark"><option value="." @selected($reading->mapping->decimalMark === '.')>a point</option><option value="," @selected($reading->mapping->decimalMark === ',')>a comma</option></select></label>
+                        <label class="grid">What it holds <select name="kind">
+                                @foreach (FileKind::cases() as $kind)
+                                    <option @selected($kind === $reading->mapping->kind)>{{ $kind->value }}</option>
+                                @endforeach
+                            </select>
+                        </label>
+                        <label class="grid">Headings stand in row <input type="text" inputmode="numeric" name="header_row"
+                                value="{{ $reading->mapping->headerRow }}" class="w-16"></label>
+                        <label class="grid">Dates <select name="dates">
+                                @foreach (DateOrder::cases() as $order)
+                                    <option value="{{ $order->value }}" @selected($order === $reading->mapping->dates)>{{ $order->words() }}</option>
+                                @endforeach
+                            </select>
+                        </label>
+                        <label class="grid">Decimals behind <select name="decimal_mark">
+                                <option value="." @selected($reading->mapping->decimalMark === '.')>a point</option>
+                                <option value="," @selected($reading->mapping->decimalMark === ',')>a comma</option>
+                            </select>
+                        </label>
                         <button class="button">Read it so</button>
                     </div>
                     <table class="grid-table">
-                        <thead><tr><th scope="col">Field</th><th scope="col">Column of the file</th><th scope="col">or the same for every row</th><th scope="col">First rows</th></tr></thead>
+                        <thead>
+                            <tr>
+                                <th scope="col">Field</th>
+                                <th scope="col">Column of the file</th>
+                                <th scope="col">or the same for every row</th>
+                                <th scope="col">First rows</th>
+                            </tr>
+                        </thead>
                         <tbody>
-                        @foreach ($reading->mapping->kind->fields() as $name => $field)
-                            @php $column = $reading->mapping->columns[$name] ?? null; @endphp
-                            <tr><td>{{ $name }}@unless ($field->mayBeBlank)<span class="slate"> needed</span>@endunless</td>
-                                <td><select name="columns[{{ $name }}]" aria-label="Column for {{ $name }}"><option value=""></option>@foreach ($reading->headings() as $place => $heading)<option value="{{ $place }}" @selected($column === $place)>{{ $heading === '' ? 'column '.($place + 1) : $heading }}</option>@endforeach</select></td>
-                                <td><input type="text" name="fixed[{{ $name }}]" value="{{ $reading->mapping->fixed[$name] ?? '' }}" aria-label="{{ $name }} of every row" class="w-28"></td>
-                                <td class="soft">{{ $column === null ? '' : implode(' · ', array_map(fn ($cells) => $cells[$column] ?? '', $reading->sample())) }}</td></tr>
+                            @foreach ($reading->mapping->kind->fields() as $name => $field)
+                                @php $column = $reading->mapping->columns[$name] ?? null; @endphp
+                                <tr>
+                                    <td>{{ $name }}@unless ($field->mayBeBlank)
+                                        <span class="slate"> needed</span>
+                                    @endunless
+                                </td>
+                                <td>
+                                    <select name="columns[{{ $name }}]" aria-label="Column for {{ $name }}">
+                                        <option value=""></option>
+                                        @foreach ($reading->headings() as $place => $heading)
+                                            <option value="{{ $place }}" @selected($column === $place)>
+                                                {{ $heading === '' ? 'column ' . ($place + 1) : $heading }}</option>
+                                        @endforeach
+                                    </select>
+                                </td>
+                                <td>
+                                    <input type="text" name="fixed[{{ $name }}]" value="{{ $reading->mapping->fixed[$name] ?? '' }}"
+                                        aria-label="{{ $name }} of every row" class="w-28">
+                                </td>
+                                <td class="soft">
+                                    {{ $column === null ? '' : implode(' · ', array_map(fn($cells) => $cells[$column] ?? '', $reading->sample())) }}</td>
+                            </tr>
                         @endforeach
-                        </tbody>
-                    </table>
-                </form>
-            </details>
-        @endforeach
-    </div>
+                    </tbody>
+                </table>
+            </form>
+        </details>
+    @endforeach
+</div>
 </x-layout>

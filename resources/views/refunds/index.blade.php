@@ -1,22 +1,106 @@
-@php use Ajuste\Core\Money\Money; use App\Http\Say; $writes = Auth::user()->role->mayWrite(); @endphp
+@php
+    use Ajuste\Core\Money\Money;
+    use App\Http\Say;
+    $writes = Auth::user()->role->mayWrite();
+@endphp
 <x-layout title="Refunds" station="unapplied">
     <div class="pane" x-data="grid">
-        <div class="flex items-baseline gap-4"><h1>Refunds</h1><a class="ml-auto" href="{{ route('unapplied') }}">Unapplied</a></div>
-        <p class="lead">A credit is paid back from its own page. Transfers wait here until the bank is asked for them; its statement then clears what is in transit.</p>
-        <div class="flex items-center gap-4"><x-filter/>
-            @if ($writes && $waiting !== [])<form method="post" action="{{ route('refunds.order') }}" class="ml-auto">@csrf<input type="hidden" name="key" value="{{ $key }}"><button class="button main" data-main>Order {{ Say::count(count($waiting), 'transfer') }} from the bank <kbd>Ctrl ↵</kbd></button></form>@endif</div>
+        <div class="flex items-baseline gap-4">
+            <h1>Refunds</h1><a class="ml-auto" href="{{ route('unapplied') }}">Unapplied</a>
+        </div>
+        <p class="lead">A credit is paid back from its own page. Transfers wait here until the bank is asked for them; its statement then clears what is in
+            transit.</p>
+        <div class="flex items-center gap-4"><x-filter />
+            @if ($writes && $waiting !== [])
+                <form method="post" action="{{ route('refunds.order') }}" class="ml-auto">@csrf
+                    <input type="hidden" name="key" value="{{ $key }}">
+                    <button class="button main" data-main>Order {{ Say::count(count($waiting), 'transfer') }} from the bank
+                        <kbd>Ctrl ↵</kbd></button>
+                </form>
+            @endif
+        </div>
         <table class="grid-table mt-2" data-list data-decimals="{{ $base->decimals }}">
-            <thead><tr><th scope="col"><button type="button">Refund</button></th><th scope="col"><button type="button">Dated</button></th><th scope="col"><button type="button">To</button></th><th scope="col"><button type="button">Pays back</button></th><th scope="col"><button type="button">By</button></th><th scope="col" class="n"><button type="button">Amount</button></th><th scope="col"><button type="button">State</button></th><th scope="col">Take back</th></tr></thead>
+            <thead>
+                <tr>
+                    <th scope="col">
+                        <button type="button">Refund</button>
+                    </th>
+                    <th scope="col">
+                        <button type="button">Dated</button>
+                    </th>
+                    <th scope="col">
+                        <button type="button">To</button>
+                    </th>
+                    <th scope="col">
+                        <button type="button">Pays back</button>
+                    </th>
+                    <th scope="col">
+                        <button type="button">By</button>
+                    </th>
+                    <th scope="col" class="n">
+                        <button type="button">Amount</button>
+                    </th>
+                    <th scope="col">
+                        <button type="button">State</button>
+                    </th>
+                    <th scope="col">Take back</th>
+                </tr>
+            </thead>
             <tbody>
-            @forelse ($refunds as $refund)
-                <tr data-minor="{{ $refund->paid }}"><td><a href="{{ route('document', $refund->item_id) }}">{{ $refund->document }}</a> <a class="slate" href="{{ route('refunds.paper', $refund->item_id) }}" hx-boost="false">PDF</a></td><td class="nowrap" data-sort="{{ $refund->date }}">{{ Say::shortDay($refund->date) }}</td><td>{{ $refund->payee }} <span class="slate">{{ $refund->iban }}</span></td><td>@if ($refund->credit_item_id)<a href="{{ route('document', $refund->credit_item_id) }}">{{ $refund->credit }}</a>, @else<span class="slate">before its credit note,</span> @endif{{ $refund->reason }}</td><td>{{ $refund->way }}</td><td class="n" data-sort="{{ $refund->paid }}">{{ Money::ofMinor($refund->paid, $refund->currency)->grouped() }} {{ $refund->currency }}</td>
-                    <td>@if ($refund->back_reason)<span class="tag ochre">taken back: {{ $refund->back_reason }}</span>@elseif ($refund->confirmed)<span class="tag green">paid, the statement confirms it</span>@elseif ($refund->status === 'rejected')<span class="tag ochre">the bank refused: {{ $refund->why }}</span>@elseif ($refund->order_id)<a href="{{ route('payment-order', [$refund->order_id, 'order']) }}" hx-boost="false"><span class="tag">with the bank</span></a>@elseif ($refund->iban_changed_at !== '' && ! $refund->approved_by)<span class="tag ochre">account number new since {{ Say::day(substr($refund->iban_changed_at, 0, 10)) }}: waits for the reviewer</span>@if (Auth::user()->role->mayReview())<form method="post" action="{{ route('refunds.approve', $refund->id) }}" class="inline">@csrf<input type="hidden" name="key" value="{{ $key }}-ok-{{ $refund->id }}"><button class="button py-0.5!">Approve {{ $refund->document }}</button></form>@endif
-                        @else<span class="tag">{{ $refund->way === 'transfer' ? 'to be ordered' : 'in transit' }}</span>@endif</td>
-                    <td class="nowrap">@if ($writes && ! $refund->back_reason && ! $refund->confirmed)<a href="{{ route('document.reverse', $refund->item_id) }}">Take back</a>@endif</td></tr>
-            @empty<tr><td colspan="8">Nothing was paid back yet.</td></tr>
-            @endforelse
+                @forelse ($refunds as $refund)
+                    <tr data-minor="{{ $refund->paid }}">
+                        <td><a href="{{ route('document', $refund->item_id) }}">{{ $refund->document }}</a> <a class="slate"
+                                href="{{ route('refunds.paper', $refund->item_id) }}" hx-boost="false">PDF</a></td>
+                        <td class="nowrap" data-sort="{{ $refund->date }}">{{ Say::shortDay($refund->date) }}</td>
+                        <td>{{ $refund->payee }} <span class="slate">{{ $refund->iban }}</span></td>
+                        <td>
+                            @if ($refund->credit_item_id)
+                                <a href="{{ route('document', $refund->credit_item_id) }}">{{ $refund->credit }}</a>,
+                            @else
+                                <span class="slate">before its
+                                    credit note,</span>
+                            @endif{{ $refund->reason }}
+                        </td>
+                        <td>{{ $refund->way }}</td>
+                        <td class="n" data-sort="{{ $refund->paid }}">{{ Money::ofMinor($refund->paid, $refund->currency)->grouped() }}
+                            {{ $refund->currency }}</td>
+                        <td>
+                            @if ($refund->back_reason)
+                                <span class="tag ochre">taken back: {{ $refund->back_reason }}</span>
+                            @elseif ($refund->confirmed)
+                                <span class="tag green">paid, the statement confirms it</span>
+                            @elseif ($refund->status === 'rejected')
+                                <span class="tag ochre">the bank refused: {{ $refund->why }}</span>
+                            @elseif ($refund->order_id)
+                                <a href="{{ route('payment-order', [$refund->order_id, 'order']) }}" hx-boost="false"><span class="tag">with the
+                                        bank</span></a>
+                            @elseif ($refund->iban_changed_at !== '' && !$refund->approved_by)
+                                <span class="tag ochre">account number new since {{ Say::day(substr($refund->iban_changed_at, 0, 10)) }}: waits for the
+                                    reviewer</span>
+                                @if (Auth::user()->role->mayReview())
+                                    <form method="post" action="{{ route('refunds.approve', $refund->id) }}" class="inline">@csrf
+                                        <input type="hidden" name="key" value="{{ $key }}-ok-{{ $refund->id }}">
+                                        <button class="button py-0.5!">Approve
+                                            {{ $refund->document }}</button>
+                                    </form>
+                                @endif
+                            @else
+                                <span class="tag">{{ $refund->way === 'transfer' ? 'to be ordered' : 'in transit' }}</span>
+                            @endif
+                        </td>
+                        <td class="nowrap">
+                            @if ($writes && !$refund->back_reason && !$refund->confirmed)
+                                <a href="{{ route('document.reverse', $refund->item_id) }}">Take back</a>
+                            @endif
+                        </td>
+                    </tr>
+                @empty
+                    <tr>
+                        <td colspan="8">Nothing was paid back yet.</td>
+                    </tr>
+                @endforelse
             </tbody>
         </table>
-        <x-table-foot name="refunds"/>
+        <x-table-foot name="refunds" />
     </div>
 </x-layout>

@@ -9,6 +9,8 @@ use Ajuste\Core\Aging\AgedList;
 use Ajuste\Core\Aging\AgedRow;
 use Ajuste\Core\Aging\Credits;
 use Ajuste\Core\Calendar\AgeBuckets;
+use Ajuste\Core\Calendar\AgedBasis;
+use Ajuste\Core\Money\Money;
 use Ajuste\Core\Subledger\Side;
 use PHPUnit\Framework\TestCase;
 
@@ -17,7 +19,12 @@ final class AgedListTest extends TestCase
     /** @param  list<AgedItem>  $items */
     private function list(array $items, Credits $credits = Credits::Separate, bool $byDue = true): AgedList
     {
-        return new AgedList('2026-10-31', AgeBuckets::parse('30,60,90', $byDue), $credits, $items);
+        return AgedList::of(
+            '2026-10-31',
+            AgeBuckets::parse('30,60,90', $byDue ? AgedBasis::DueDate : AgedBasis::DocumentDate),
+            $credits,
+            $items,
+        );
     }
 
     private function debit(int $base, string $due, string $customer = 'A', string $currency = 'EUR'): AgedItem
@@ -32,7 +39,14 @@ final class AgedListTest extends TestCase
 
     public function test_columns_by_due_date(): void
     {
-        $list = $this->list([$this->debit(100, '2026-10-31'), $this->debit(200, '2026-10-30'), $this->debit(300, '2026-09-30'), $this->debit(400, '2026-08-02'), $this->debit(500, '2026-08-01'), $this->credit(50, '2026-10-01')]);
+        $list = $this->list([
+            $this->debit(100, '2026-10-31'),
+            $this->debit(200, '2026-10-30'),
+            $this->debit(300, '2026-09-30'),
+            $this->debit(400, '2026-08-02'),
+            $this->debit(500, '2026-08-01'),
+            $this->credit(50, '2026-10-01'),
+        ]);
         self::assertSame([100, 200, 300, 400, 500], $list->rows[0]->amounts);
         self::assertSame(-50, $list->rows[0]->unapplied);
         self::assertSame(1450, $list->rows[0]->total);
@@ -56,8 +70,16 @@ final class AgedListTest extends TestCase
 
     public function test_one_row_for_each_customer_and_currency_and_none_that_is_nil(): void
     {
-        $list = $this->list([$this->debit(100, '2026-10-31'), $this->debit(70, '2026-10-31', 'A', 'GBP'), $this->debit(5, '2026-10-31', 'B'), $this->debit(-5, '2026-10-31', 'B')]);
-        self::assertSame(['A EUR', 'A GBP'], array_map(static fn (AgedRow $row): string => "{$row->customer} {$row->currency}", $list->rows));
+        $list = $this->list([
+            $this->debit(100, '2026-10-31'),
+            $this->debit(70, '2026-10-31', 'A', 'GBP'),
+            $this->debit(5, '2026-10-31', 'B'),
+            $this->debit(-5, '2026-10-31', 'B'),
+        ]);
+        self::assertSame(
+            ['A EUR', 'A GBP'],
+            array_map(static fn (AgedRow $row): string => "{$row->customer} {$row->currency}", $list->rows),
+        );
     }
 
     public function test_an_exchange_difference_stands_in_the_column_of_its_source(): void
@@ -75,14 +97,21 @@ final class AgedListTest extends TestCase
             $sum = 0;
             for ($n = 0; $n < 2000; $n++) {
                 $date = sprintf('2026-%02d-%02d', mt_rand(1, 12), mt_rand(1, 28));
-                $items[] = $item = mt_rand(0, 3) > 0 ? $this->debit(mt_rand(-50, 9999), $date, 'C'.mt_rand(1, 40), ['EUR', 'GBP'][mt_rand(0, 1)]) : $this->credit(mt_rand(1, 9999), $date, 'C'.mt_rand(1, 40));
+                $items[] = $item =
+                    mt_rand(0, 3) > 0
+                        ? $this->debit(mt_rand(-50, 9999), $date, 'C'.mt_rand(1, 40), ['EUR', 'GBP'][mt_rand(0, 1)])
+                        : $this->credit(mt_rand(1, 9999), $date, 'C'.mt_rand(1, 40));
                 $sum += $item->base;
             }
             $list = $this->list($items, $credits);
             self::assertSame($sum, $list->totals->total);
+            self::assertSame(7, $list->difference(Money::ofMinor($sum + 7, 'EUR'))->minor);
             self::assertSame($sum, array_sum(array_map(static fn (AgedRow $row): int => $row->total, $list->rows)));
             foreach (array_keys($list->buckets->labels) as $column) {
-                self::assertSame($list->totals->amounts[$column], array_sum(array_map(static fn (AgedRow $row): int => $row->amounts[$column], $list->rows)));
+                self::assertSame(
+                    $list->totals->amounts[$column],
+                    array_sum(array_map(static fn (AgedRow $row): int => $row->amounts[$column], $list->rows)),
+                );
             }
         }
     }

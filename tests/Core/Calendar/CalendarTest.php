@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace Tests\Core\Calendar;
 
 use Ajuste\Core\Calendar\AgeBuckets;
+use Ajuste\Core\Calendar\AgedBasis;
 use Ajuste\Core\Calendar\Day;
 use Ajuste\Core\Calendar\LockedDays;
+use Ajuste\Core\Calendar\LookAgain;
 use Ajuste\Core\Calendar\Period;
 use Ajuste\Core\Calendar\Terms;
 use Ajuste\Core\Refusal;
@@ -17,10 +19,12 @@ final class CalendarTest extends TestCase
     public function test_days(): void
     {
         self::assertTrue(Day::isDay('2024-02-29'));
+        self::assertTrue(Day::isDay('2000-02-29'));
         foreach (['2026-02-29', '2026-13-01', '2026-1-1', '31/10/2026', '', '2026-10-31 ', '0000-00-00'] as $text) {
             self::assertFalse(Day::isDay($text), $text);
         }
         self::assertSame(30, Day::between('2026-10-01', '2026-10-31'));
+        self::assertSame(['2026-10-01', '2024-02-29'], [Day::firstOfMonth('2026-10-31'), Day::lastOfMonth('2024-02-01')]);
         self::assertSame(-1, Day::between('2026-03-30', '2026-03-29')); // across a change of the clocks
         self::assertSame('2026-11-01', Day::plus('2026-10-31', 1));
         self::assertSame('2028-02-29', Day::lastOfMonth('2028-02-10'));
@@ -34,6 +38,13 @@ final class CalendarTest extends TestCase
         self::assertSame('2025-12', Period::of('2026-01')->previous()->name);
         $this->expectException(Refusal::class);
         Period::of('2026-13');
+    }
+
+    public function test_periods_follow_each_other_to_the_day(): void
+    {
+        self::assertSame(['2026-11', '2026-11-01', '2026-11-30'], array_values(get_object_vars(Period::of('2026-10')->next())));
+        self::assertSame('2028-02-29', Period::of('2028-01')->next()->last);
+        self::assertSame('2026-12', Period::of('2027-01')->previous()->name);
     }
 
     public function test_terms(): void
@@ -57,18 +68,36 @@ final class CalendarTest extends TestCase
         $locked->refuse('2026-09-30', 'The match');
     }
 
+    public function test_a_day_to_look_again_is_not_past(): void
+    {
+        self::assertSame('2026-11-15', LookAgain::on('2026-11-15', '2026-11-26', '2026-10-31'), 'October is closed in November');
+        self::assertSame('2026-10-11', LookAgain::on('2026-10-11', '2026-10-10', '2026-10-31'));
+        $this->expectExceptionMessage('2026-10-31 is past. Choose a day after 2026-10-31');
+        LookAgain::on('2026-10-31', '2026-11-26', '2026-10-31');
+    }
+
+    /** R13: more than a year after the period that is being closed is a slip of the hand. */
+    public function test_days_more_than_a_year_ahead_are_refused(): void
+    {
+        $days = new LockedDays('2026-09-30', '2026-10-31');
+        $days->refuse('2027-10-31', 'The match');
+        (new LockedDays(null))->refuse('2099-01-01', 'The match');
+        $this->expectExceptionMessage('The match cannot be dated 2027-11-01: that is more than a year after 2026-10-31');
+        $days->refuse('2027-11-01', 'The match');
+    }
+
     /** By due date: 0 or less, 1–30, 31–60, 61–90, over 90; by document date 0–30 first (common practice). */
     public function test_age_columns_at_their_edges(): void
     {
-        $due = AgeBuckets::parse('30,60,90', true);
+        $due = AgeBuckets::parse('30,60,90', AgedBasis::DueDate);
         self::assertSame(['not_due', '1-30', '31-60', '61-90', 'over_90'], $due->labels);
         self::assertSame([0, 0, 1, 1, 2, 2, 3, 3, 4], array_map($due->column(...), [-5, 0, 1, 30, 31, 60, 61, 90, 91]));
-        $document = AgeBuckets::parse('30, 60, 90', false);
+        $document = AgeBuckets::parse('30, 60, 90', AgedBasis::DocumentDate);
         self::assertSame(['0-30', '31-60', '61-90', 'over_90'], $document->labels);
         self::assertSame([0, 0, 1, 2, 3], array_map($document->column(...), [0, 30, 31, 90, 91]));
         foreach (['', '30,30', '60,30', 'a', '0,30', '-1'] as $wrong) {
             try {
-                AgeBuckets::parse($wrong, true);
+                AgeBuckets::parse($wrong, AgedBasis::DueDate);
                 self::fail("“{$wrong}” was taken.");
             } catch (Refusal $refusal) {
                 self::assertStringContainsString('30,60,90', $refusal->getMessage());

@@ -28,6 +28,19 @@ final class ExchangeTest extends TestCase
         return array_values([...CsvReader::rows($stream)]);
     }
 
+    public function test_dates_in_each_order(): void
+    {
+        self::assertSame('2026-10-31', DateOrder::YearMonthDay->iso('20261031'));
+        self::assertSame('2026-10-31', DateOrder::YearMonthDay->iso('2026-10-31T12:00:00'));
+        self::assertSame('2026-10-31', DateOrder::DayMonthYear->iso('31.10.2026'));
+        self::assertSame('2026-10-31', DateOrder::DayMonthYear->iso('31/10/26'));
+        self::assertSame('2026-10-31', DateOrder::MonthDayYear->iso('10/31/2026'));
+        self::assertSame('2026-01-05', DateOrder::MonthDayYear->iso(' 1/5/2026 '));
+        foreach (['20261031', '2026-10-31', '31/10/026', 'soon'] as $text) {
+            self::assertNull(DateOrder::DayMonthYear->iso($text), $text);
+        }
+    }
+
     public function test_separators_quotes_and_encodings(): void
     {
         $expected = [['document', 'name'], ['A', "Peña, \"S.L.\"\nOil"]];
@@ -65,24 +78,40 @@ final class ExchangeTest extends TestCase
 
     public function test_house_format_needs_no_guess(): void
     {
-        $head = [['date', 'document', 'kind', 'customer', 'due_date', 'currency', 'amount', 'base_amount', 'note'], ['2026-10-01', 'A', 'invoice', 'C1', '2026-10-31', 'EUR', '1234.50', '1234.50', 'x']];
+        $head = [
+            ['date', 'document', 'kind', 'customer', 'due_date', 'currency', 'amount', 'base_amount', 'note'],
+            ['2026-10-01', 'A', 'invoice', 'C1', '2026-10-31', 'EUR', '1234.50', '1234.50', 'x'],
+        ];
         $mapping = MappingGuess::of($head, FileKind::Items);
         self::assertNotNull($mapping);
         self::assertTrue($mapping->isHouseFormat());
         self::assertSame([], $mapping->missing());
-        self::assertSame(['A', '2026-10-01', '1234.50', ''], [$mapping->row($head[1])['document'], $mapping->row($head[1])['date'], $mapping->row($head[1])['amount'], $mapping->row($head[1])['entry']]);
+        self::assertSame(
+            ['A', '2026-10-01', '1234.50', ''],
+            [
+                $mapping->row($head[1])['document'],
+                $mapping->row($head[1])['date'],
+                $mapping->row($head[1])['amount'],
+                $mapping->row($head[1])['entry'],
+            ],
+        );
     }
 
     public function test_a_foreign_shape_is_guessed_from_its_own_lines(): void
     {
         $head = [
-            ['Offene Posten', '', ''], ['Stand 31.10.2026'],
+            ['Offene Posten', '', ''],
+            ['Stand 31.10.2026'],
             ['Belegnummer', 'Belegart', 'Kunde', 'Belegdatum', 'Fällig', 'Währung', 'Betrag', 'Basisbetrag'],
-            ['F1', 'invoice', 'C1', '05.10.2026', '31.10.2026', 'EUR', '1.234,56', '1.234,56'], ['F2', 'invoice', 'C1', '06.10.2026', '30.11.2026', 'EUR', '12,00', '12,00'],
+            ['F1', 'invoice', 'C1', '05.10.2026', '31.10.2026', 'EUR', '1.234,56', '1.234,56'],
+            ['F2', 'invoice', 'C1', '06.10.2026', '30.11.2026', 'EUR', '12,00', '12,00'],
         ];
         $mapping = MappingGuess::of($head, null);
         self::assertNotNull($mapping);
-        self::assertSame([FileKind::Items, 3, DateOrder::DayMonthYear, ','], [$mapping->kind, $mapping->headerRow, $mapping->dates, $mapping->decimalMark]);
+        self::assertSame(
+            [FileKind::Items, 3, DateOrder::DayMonthYear, ','],
+            [$mapping->kind, $mapping->headerRow, $mapping->dates, $mapping->decimalMark],
+        );
         $row = $mapping->row($head[3]);
         self::assertSame(['F1', '2026-10-05', '2026-10-31', '1234.56'], [$row['document'], $row['date'], $row['due_date'], $row['amount']]);
         self::assertSame([DateOrder::DayMonthYear], MappingGuess::datesThatFit($mapping, array_slice($head, 3)));
@@ -96,7 +125,18 @@ final class ExchangeTest extends TestCase
         $mapping = MappingGuess::of($head, FileKind::Items);
         self::assertNotNull($mapping);
         $good = ['A', 'invoice', 'C1', '2026-10-01', '', 'EUR', '1.00', ''];
-        foreach ([[0, '', 'document'], [1, 'bill', 'kind'], [3, '2026-02-30', 'date'], [3, '01/02/2026', 'date'], [5, 'eur', 'currency'], [6, '1,00', 'amount'], [6, '=1+1', 'amount'], [6, '1e5', 'amount']] as [$column, $cell, $field]) {
+        foreach (
+            [
+                [0, '', 'document'],
+                [1, 'bill', 'kind'],
+                [3, '2026-02-30', 'date'],
+                [3, '01/02/2026', 'date'],
+                [5, 'eur', 'currency'],
+                [6, '1,00', 'amount'],
+                [6, '=1+1', 'amount'],
+                [6, '1e5', 'amount'],
+            ] as [$column, $cell, $field]
+        ) {
             try {
                 $mapping->row([...array_slice($good, 0, $column), $cell, ...array_slice($good, $column + 1)]);
                 self::fail("“{$cell}” was taken for {$field}.");
@@ -125,7 +165,16 @@ final class ExchangeTest extends TestCase
                 $setting->check($setting->default());
             }
         }
-        foreach ([[Setting::Period, '2026-13'], [Setting::Buckets, '30,20'], [Setting::CreditBalances, 'all'], [Setting::PairingWindowDays, '-1'], [Setting::ResidueLimit, '-5'], [Setting::BaseCurrency, 'euro']] as [$setting, $value]) {
+        foreach (
+            [
+                [Setting::Period, '2026-13'],
+                [Setting::Buckets, '30,20'],
+                [Setting::CreditBalances, 'all'],
+                [Setting::PairingWindowDays, '-1'],
+                [Setting::ResidueLimit, '-5'],
+                [Setting::BaseCurrency, 'euro'],
+            ] as [$setting, $value]
+        ) {
             try {
                 $setting->check($value);
                 self::fail("{$setting->value} took “{$value}”.");

@@ -19,6 +19,18 @@ use PHPUnit\Framework\TestCase;
 final class MoneyTest extends TestCase
 {
     /** Minor units of ISO 4217 as ICU carries them (CLDR supplemental data, through PHP's intl). */
+    public function test_a_refused_text_is_told_by_an_example_of_its_currency(): void
+    {
+        foreach (['EUR' => '123456.50', 'JPY' => '123456', 'KWD' => '123456.500'] as $code => $example) {
+            try {
+                Money::parse('x', $code);
+                self::fail();
+            } catch (Refusal $refusal) {
+                self::assertStringEndsWith("such as {$example}.", $refusal->getMessage());
+            }
+        }
+    }
+
     public function test_decimals_agree_with_icu(): void
     {
         $differ = [];
@@ -32,7 +44,7 @@ final class MoneyTest extends TestCase
         }
         // CLDR gives the decimals in daily use; for these ISO 4217 (from memory) lists two, for IQD three, and amounts in files follow ISO.
         self::assertSame(['AFN', 'ALL', 'IQD', 'IRR', 'KPW', 'LAK', 'LBP', 'MGA', 'MMK', 'RSD', 'SOS', 'SYP', 'YER'], $differ);
-        foreach (['JPY' => 0, 'EUR' => 2, 'KWD' => 3, 'GBP' => 2, 'USD' => 2, 'BHD' => 3, 'KRW' => 0] as $code => $decimals) {
+        foreach (['JPY' => 0, 'EUR' => 2, 'KWD' => 3, 'IQD' => 3, 'GBP' => 2, 'USD' => 2, 'BHD' => 3, 'KRW' => 0] as $code => $decimals) {
             self::assertSame($decimals, Currency::of($code)->decimals);
         }
     }
@@ -115,7 +127,7 @@ final class MoneyTest extends TestCase
             $parts = Rounding::split($whole, $weights);
             self::assertSame($whole, array_sum($parts));
             foreach ($parts as $line => $part) {
-                self::assertEqualsWithDelta($whole * $weights[$line] / array_sum($weights), $part, 1.0);
+                self::assertEqualsWithDelta(($whole * $weights[$line]) / array_sum($weights), $part, 1.0);
             }
         }
     }
@@ -127,7 +139,10 @@ final class MoneyTest extends TestCase
         self::assertSame('9232.00', Rate::of(Currency::of('GBP'), '1.1540')->toBase($pounds, $euro)->decimal());
         self::assertSame('9376.00', Rate::of(Currency::of('GBP'), '1.1720')->toBase($pounds, $euro)->decimal());
         // Divided by, never inverted: 1/163.25 rounded first would give another cent.
-        self::assertSame('7044.41', Rate::of(Currency::of('JPY'), '163.25', Quote::UnitPerBase)->toBase(Money::parse('1150000', 'JPY'), $euro)->decimal());
+        self::assertSame(
+            '7044.41',
+            Rate::of(Currency::of('JPY'), '163.25', Quote::UnitPerBase)->toBase(Money::parse('1150000', 'JPY'), $euro)->decimal(),
+        );
         $this->expectException(Refusal::class);
         Rate::of(Currency::of('GBP'), '0.000');
     }
@@ -146,6 +161,54 @@ final class MoneyTest extends TestCase
                 self::assertStringContainsString('GBP for 2026-11-05', $refusal->getMessage());
             }
         }
+    }
+
+    /** What the program writes into a field is what it reads from there, in every currency. */
+    public function test_what_is_written_into_a_field_is_read_from_it(): void
+    {
+        mt_srand(17);
+        foreach (['JPY', 'EUR', 'KWD'] as $currency) {
+            for ($n = 0; $n < 300; $n++) {
+                $money = Money::ofMinor(mt_rand(0, 10 ** mt_rand(1, 12)), $currency);
+                self::assertTrue($money->equals(TypedAmount::read($money->decimal(), $money->currency)), $money->decimal());
+            }
+        }
+    }
+
+    public function test_sums_comparisons_and_shares(): void
+    {
+        $eur = static fn (string $amount): Money => Money::parse($amount, 'EUR');
+        self::assertSame('6.60', Money::sum([$eur('1.10'), $eur('2.20'), $eur('3.30')], 'EUR')->decimal());
+        self::assertTrue(Money::sum([], 'EUR')->isZero());
+        self::assertSame(
+            ['1.10', '2.20'],
+            [Money::least($eur('2.20'), $eur('1.10'))->decimal(), Money::most($eur('2.20'), $eur('1.10'))->decimal()],
+        );
+        self::assertSame(
+            ['1.10', '2.20'],
+            [Money::least($eur('1.10'), $eur('2.20'))->decimal(), Money::most($eur('1.10'), $eur('2.20'))->decimal()],
+        );
+        self::assertSame([true, false, false], [$eur('0.01')->isPositive(), $eur('0.00')->isPositive(), $eur('-0.01')->isPositive()]);
+        self::assertSame([false, false, true], [$eur('0.01')->isNegative(), $eur('0.00')->isNegative(), $eur('-0.01')->isNegative()]);
+        self::assertSame(
+            [true, false, false],
+            [$eur('2')->isMoreThan($eur('1')), $eur('1')->isMoreThan($eur('1')), $eur('0')->isMoreThan($eur('1'))],
+        );
+        self::assertSame(
+            [false, false, true],
+            [$eur('2')->isLessThan($eur('1')), $eur('1')->isLessThan($eur('1')), $eur('0')->isLessThan($eur('1'))],
+        );
+        // Half away from zero: 0.05 × 1 ÷ 2.
+        self::assertSame(
+            ['0.03', '-0.03'],
+            [$eur('0.05')->share($eur('1'), $eur('2'))->decimal(), $eur('-0.05')->share($eur('1'), $eur('2'))->decimal()],
+        );
+        self::assertSame(
+            ['3.34', '3.33', '3.33'],
+            array_map(static fn (Money $part): string => $part->decimal(), $eur('10.00')->split([1, 1, 1])),
+        );
+        $this->expectExceptionMessage('EUR and USD cannot be added');
+        $eur('1')->isMoreThan(Money::parse('1', 'USD'));
     }
 
     /** @return iterable<array{string, string, string}> */
@@ -180,7 +243,9 @@ final class MoneyTest extends TestCase
                 self::assertNotSame('', $refusal->getMessage());
             }
         }
-        $this->expectExceptionMessage('1.234');
-        TypedAmount::read('1.234', Currency::of('KWD'));
+        // With three decimals a point before three figures is what Ajuste itself writes; a comma there may be either.
+        self::assertSame(123_450, TypedAmount::read('123.450', Currency::of('KWD'))->minor);
+        $this->expectExceptionMessage('can be read as 1.234 or as 1234');
+        TypedAmount::read('1,234', Currency::of('KWD'));
     }
 }

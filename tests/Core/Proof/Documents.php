@@ -24,7 +24,8 @@ final class Documents
         }
         $documents = [];
         foreach ($lines as $place => $line) {
-            $only = $line->document === '' && count($namedBy[$line->entry] ?? []) === 1 ? $namedBy[$line->entry][0]->document : $line->document;
+            $only =
+                $line->document === '' && count($namedBy[$line->entry] ?? []) === 1 ? $namedBy[$line->entry][0]->document : $line->document;
             $documents[$only === '' ? "alone {$place}" : "document {$only}"][] = clone $line;
         }
 

@@ -10,6 +10,7 @@ use Ajuste\Core\Proof\Book;
 use Ajuste\Core\Proof\HandPairs;
 use Ajuste\Core\Proof\Proof;
 use Ajuste\Core\Proof\ProofLine;
+use Ajuste\Core\Proof\ProofNames;
 use Ajuste\Core\Proof\ProofSource;
 
 /** Lines of a proof in memory, for tests. Amounts are cents, debit-positive. */
@@ -26,18 +27,51 @@ final class Lines implements ProofSource
 
     private int $ids = 0;
 
-    public function posting(int $amount, string $document = '', string $entry = '', string $date = '2026-10-10', string $customer = '', string $batch = '', string $source = '', bool $own = false, string $reverses = ''): self
-    {
+    public function posting(
+        int $amount,
+        string $document = '',
+        string $entry = '',
+        string $date = '2026-10-10',
+        string $customer = '',
+        string $batch = '',
+        string $source = '',
+        bool $own = false,
+        string $reverses = '',
+    ): self {
         $id = ++$this->ids;
-        $this->lines[] = new ProofLine(Book::Ledger, $id, $date, $amount, $document, $customer, $entry !== '' ? $entry : "E{$id}", $batch, $source, '', $own, $reverses);
+        $this->lines[] = new ProofLine(
+            Book::Ledger,
+            $id,
+            $date,
+            $amount,
+            new ProofNames($document, $customer, $entry !== '' ? $entry : "E{$id}", $batch, $reverses),
+            $source,
+            '',
+            $own,
+        );
 
         return $this;
     }
 
-    public function item(int $amount, string $document, string $entry = '', string $date = '2026-10-10', string $customer = 'C1', string $batch = '', string $kind = '', ?int $tax = null): self
-    {
+    public function item(
+        int $amount,
+        string $document,
+        string $entry = '',
+        string $date = '2026-10-10',
+        string $customer = 'C1',
+        string $batch = '',
+        string $kind = '',
+        ?int $tax = null,
+    ): self {
         $id = ++$this->ids;
-        $this->lines[] = new ProofLine(Book::Subledger, $id, $date, $amount, $document, $customer, $entry, $batch, $kind !== '' ? $kind : ($amount > 0 ? 'invoice' : 'receipt'));
+        $this->lines[] = new ProofLine(
+            Book::Subledger,
+            $id,
+            $date,
+            $amount,
+            new ProofNames($document, $customer, $entry, $batch),
+            $kind !== '' ? $kind : ($amount > 0 ? 'invoice' : 'receipt'),
+        );
         if ($tax !== null) {
             $this->tax[$id] = $tax;
         }
@@ -45,9 +79,17 @@ final class Lines implements ProofSource
         return $this;
     }
 
-    public function onAnotherAccount(int $amount, string $document, string $entry, string $account = '1180 Other', string $date = '2026-10-10'): self
-    {
-        $this->elsewhere[] = [$account, new ProofLine(Book::Ledger, ++$this->ids, $date, $amount, $document, '', $entry, '', '')];
+    public function onAnotherAccount(
+        int $amount,
+        string $document,
+        string $entry,
+        string $account = '1180 Other',
+        string $date = '2026-10-10',
+    ): self {
+        $this->elsewhere[] = [
+            $account,
+            new ProofLine(Book::Ledger, ++$this->ids, $date, $amount, new ProofNames($document, '', $entry, ''), ''),
+        ];
 
         return $this;
     }
@@ -60,12 +102,15 @@ final class Lines implements ProofSource
     /** @return list<string> cause, document and amount of each line */
     public function causes(string $asOf = '2026-10-31', int $window = 5): array
     {
-        return array_map(static fn ($line): string => "{$line->cause->value} {$line->document()} {$line->amount}", $this->proof($asOf, $window)->lines);
+        return array_map(
+            static fn ($line): string => "{$line->cause->value} {$line->document()} {$line->amount}",
+            $this->proof($asOf, $window)->lines,
+        );
     }
 
     public function agreed(): Agreed
     {
-        return new Agreed;
+        return new Agreed();
     }
 
     public function documents(): iterable
@@ -84,7 +129,7 @@ final class Lines implements ProofSource
 
     public function handPairs(): HandPairs
     {
-        return $this->hand ?? new HandPairs;
+        return $this->hand ?? new HandPairs();
     }
 
     public function itemsNameEntries(): bool

@@ -11,6 +11,7 @@ use Ajuste\Core\Proof\Cause;
 use Ajuste\Core\Proof\HandPairs;
 use Ajuste\Core\Proof\Proof;
 use Ajuste\Core\Proof\ProofLine;
+use Ajuste\Core\Proof\ProofNames;
 use Ajuste\Core\Proof\ProofSource;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
@@ -77,12 +78,14 @@ final class PlantedBooks implements ProofSource
     /** @return list<string> what the proof names, sorted */
     public function named(): array
     {
-        return self::sorted(array_map(static fn ($line): string => "{$line->cause->value} {$line->document()} {$line->amount}", $this->proof()->lines));
+        return self::sorted(
+            array_map(static fn ($line): string => "{$line->cause->value} {$line->document()} {$line->amount}", $this->proof()->lines),
+        );
     }
 
     public function agreed(): Agreed
     {
-        return new Agreed;
+        return new Agreed();
     }
 
     public function documents(): iterable
@@ -92,7 +95,7 @@ final class PlantedBooks implements ProofSource
 
     public function handPairs(): HandPairs
     {
-        return new HandPairs;
+        return new HandPairs();
     }
 
     public function itemsNameEntries(): bool
@@ -125,9 +128,16 @@ final class PlantedBooks implements ProofSource
         for ($n = 0; $n < 3; $n++) {
             $amount = -$this->amount();
             $sum += $amount;
-            $this->lines[] = new ProofLine(Book::Subledger, ++$this->ids, $day, $amount, "{$batch}-{$n}", 'C1', '', $batch, 'receipt');
+            $this->lines[] = new ProofLine(
+                Book::Subledger,
+                ++$this->ids,
+                $day,
+                $amount,
+                new ProofNames("{$batch}-{$n}", 'C1', '', $batch),
+                'receipt',
+            );
         }
-        $this->lines[] = new ProofLine(Book::Ledger, ++$this->ids, $day, $sum, '', '', "EB{$batch}", $batch, 'bank');
+        $this->lines[] = new ProofLine(Book::Ledger, ++$this->ids, $day, $sum, new ProofNames('', '', "EB{$batch}", $batch), 'bank');
     }
 
     private function plant(Cause $cause, string $document): void
@@ -152,7 +162,14 @@ final class PlantedBooks implements ProofSource
     /** Two faults on one document: it stands twice on one side, and what is left of it is wrong in another way too. */
     private function plantTwo(int $way, string $document): void
     {
-        $other = [Cause::AmountDiffers, Cause::AmountTransposed, Cause::CutOff, Cause::SignReversed, Cause::WrongAccount, Cause::AmountShifted][$way];
+        $other = [
+            Cause::AmountDiffers,
+            Cause::AmountTransposed,
+            Cause::CutOff,
+            Cause::SignReversed,
+            Cause::WrongAccount,
+            Cause::AmountShifted,
+        ][$way];
         $inLedger = $other !== Cause::WrongAccount && $this->chance->getInt(0, 1) === 1;
         $this->plant($other, $document);
         // The second line is dated after the one that is there, so that the later one is the extra.
@@ -166,9 +183,13 @@ final class PlantedBooks implements ProofSource
             return;
         }
         $day = $counts ? '2026-10-29' : '2026-11-03';
-        $inLedger ? $this->add(Book::Ledger, $amount, $document, $day, "E-{$document}-2", 'sales') : $this->add(Book::Subledger, $amount, $document, $day, '', 'invoice');
+        $inLedger
+            ? $this->add(Book::Ledger, $amount, $document, $day, "E-{$document}-2", 'sales')
+            : $this->add(Book::Subledger, $amount, $document, $day, '', 'invoice');
         if ($counts) {
-            $this->planted[] = $inLedger ? [Cause::DuplicateInLedger, $document, -$amount] : [Cause::DuplicateInSubledger, $document, $amount];
+            $this->planted[] = $inLedger
+                ? [Cause::DuplicateInLedger, $document, -$amount]
+                : [Cause::DuplicateInSubledger, $document, $amount];
         }
     }
 
@@ -197,7 +218,10 @@ final class PlantedBooks implements ProofSource
     private function onAnotherAccount(int $amount, string $document, string $day): int
     {
         $this->item($amount, $document, $day);
-        $this->elsewhere[] = ['1180 Other', new ProofLine(Book::Ledger, ++$this->ids, $day, $amount, $document, '', "E-{$document}", '', 'sales')];
+        $this->elsewhere[] = [
+            '1180 Other',
+            new ProofLine(Book::Ledger, ++$this->ids, $day, $amount, new ProofNames($document, '', "E-{$document}", ''), 'sales'),
+        ];
 
         return $amount;
     }
@@ -235,7 +259,7 @@ final class PlantedBooks implements ProofSource
 
     private function add(Book $book, int $amount, string $document, string $day, string $entry, string $kind): void
     {
-        $this->lines[] = new ProofLine($book, ++$this->ids, $day, $amount, $document, 'C1', $entry, '', $kind);
+        $this->lines[] = new ProofLine($book, ++$this->ids, $day, $amount, new ProofNames($document, 'C1', $entry, ''), $kind);
     }
 
     /** An amount that no other line has, with two different figures in front, so that exchanging them makes a difference. */
@@ -243,7 +267,12 @@ final class PlantedBooks implements ProofSource
     {
         do {
             $amount = $this->chance->getInt(10_203, 989_796);
-        } while (isset($this->amounts[$amount]) || (string) $amount === (string) self::exchanged($amount) || strlen((string) self::exchanged($amount)) !== strlen((string) $amount) || $amount % 10 === 0);
+        } while (
+            isset($this->amounts[$amount]) ||
+            (string) $amount === (string) self::exchanged($amount) ||
+            strlen((string) self::exchanged($amount)) !== strlen((string) $amount) ||
+            $amount % 10 === 0
+        );
         $this->amounts[$amount] = true;
 
         return $amount;

@@ -4,10 +4,11 @@ declare(strict_types=1);
 
 namespace Tests\Core\Settlement;
 
+use Ajuste\Core\Ledger\VoucherHead;
 use Ajuste\Core\Ledger\VoucherLine;
 use Ajuste\Core\Money\Money;
 use Ajuste\Core\Settlement\Conversion;
-use Ajuste\Core\Settlement\ReceiptPosting;
+use Ajuste\Core\Settlement\EventVouchers;
 use PHPUnit\Framework\TestCase;
 use Tests\Core\Sample;
 
@@ -33,7 +34,13 @@ final class ConversionTest extends TestCase
     {
         $money = Money::parse($worth, $currency);
         $accounts = Sample::accounts();
-        $voucher = (new ReceiptPosting($accounts))->converted('2026-10-31', $accounts->numbered('1100'), new Conversion(Money::parse('900.00', 'EUR'), $money), Money::parse('1000.00', 'USD'), $money, 'R1', '3101');
+        $voucher = (new EventVouchers($accounts))->converted(
+            new VoucherHead('2026-10-31', 'R1', '3101'),
+            $accounts->numbered('1100'),
+            new Conversion(Money::parse('900.00', 'EUR'), $money),
+            Money::parse('1000.00', 'USD'),
+            $money,
+        );
 
         return array_map(static fn (VoucherLine $line): string => "{$line->account->number} {$line->base->minor}", $voucher->lines);
     }

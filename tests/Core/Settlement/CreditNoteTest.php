@@ -7,11 +7,14 @@ namespace Tests\Core\Settlement;
 use Ajuste\Core\Ledger\Account;
 use Ajuste\Core\Ledger\AccountRole;
 use Ajuste\Core\Ledger\ChartOfAccounts;
+use Ajuste\Core\Ledger\VoucherHead;
 use Ajuste\Core\Money\Currency;
 use Ajuste\Core\Money\Money;
 use Ajuste\Core\Refusal;
 use Ajuste\Core\Settlement\CreditedLine;
 use Ajuste\Core\Settlement\CreditNote;
+use Ajuste\Core\Settlement\InvoiceLine;
+use Ajuste\Core\Settlement\Quantity;
 use PHPUnit\Framework\TestCase;
 
 final class CreditNoteTest extends TestCase
@@ -19,10 +22,23 @@ final class CreditNoteTest extends TestCase
     /** @return list<string> */
     private static function posted(CreditNote $note, string $base): array
     {
-        $accounts = new ChartOfAccounts([new Account(1, '1100', 'Receivables', AccountRole::ReceivablesControl), new Account(4, '2300', 'Output tax', AccountRole::OutputTax)]);
-        $voucher = $note->voucher('2026-10-31', $accounts, $accounts->all()[0], Money::parse($base, 'EUR'), 'CN-00001', 'Credit note CN-00001', 'C1');
+        $accounts = new ChartOfAccounts([
+            new Account(1, '1100', 'Receivables', AccountRole::ReceivablesControl),
+            new Account(4, '2300', 'Output tax', AccountRole::OutputTax),
+        ]);
+        $voucher = $note->voucher(
+            new VoucherHead('2026-10-31', 'CN-00001', 'C1'),
+            $accounts,
+            $accounts->all()[0],
+            Money::parse($base, 'EUR'),
+            'Credit note CN-00001',
+        );
 
-        return array_map(static fn ($line): string => "{$line->account->number} {$line->base->decimal()}".($line->original === null ? '' : " {$line->original->decimal()} {$line->original->currency->code}"), $voucher->lines);
+        return array_map(
+            static fn ($line): string => "{$line->account->number} {$line->base->decimal()}".
+                ($line->original === null ? '' : " {$line->original->decimal()} {$line->original->currency->code}"),
+            $voucher->lines,
+        );
     }
 
     private static function line(string $name, string $account, string $rate, int $net, int $rest = 100_000): CreditedLine
@@ -36,7 +52,13 @@ final class CreditNoteTest extends TestCase
         self::assertSame(['150.00', '176.00'], [$note->net->decimal(), $note->gross->decimal()]);
         self::assertSame(['4000 100.00', '4010 50.00', '2300 26.00', '1100 -176.00'], self::posted($note, '176.00'));
         // The tax of one rate is rounded once, over all its lines: 21 % of 0.33 + 0.33 + 0.34.
-        self::assertSame('1.21', CreditNote::over([self::line('1', '4000', '21', 33), self::line('2', '4000', '21', 33), self::line('3', '4000', '21', 34)], Currency::of('EUR'))->gross->decimal());
+        self::assertSame(
+            '1.21',
+            CreditNote::over(
+                [self::line('1', '4000', '21', 33), self::line('2', '4000', '21', 33), self::line('3', '4000', '21', 34)],
+                Currency::of('EUR'),
+            )->gross->decimal(),
+        );
     }
 
     public function test_in_foreign_money_the_lines_share_the_invoices_own_carrying_amount(): void
@@ -60,7 +82,16 @@ final class CreditNoteTest extends TestCase
     /** R8's figures: 3.63 on an invoice wholly at 21 % is 3.00 and 0.63 of tax. */
     public function test_a_residue_is_credited_to_the_minor_unit_in_the_invoices_own_mix(): void
     {
-        $line = static fn (string $name, string $account, string $rate, int $rest): array => ['I1', $name, 'Goods', new Account((int) $account, $account, 'Sales'), $rate, $rest];
+        $line = static fn (string $name, string $account, string $rate, int $rest): InvoiceLine => new InvoiceLine(
+            'I1',
+            $name,
+            'Goods',
+            new Account((int) $account, $account, 'Sales'),
+            $rate,
+            $rest,
+            $rest,
+            new Quantity('1', '1'),
+        );
         $note = CreditNote::ofGross(Money::parse('3.63', 'EUR'), [$line('1', '4000', '21', 100_000)]);
         self::assertSame(['4000 3.00', '2300 0.63', '1100 -3.63'], self::posted($note, '3.63'));
         // 1,210.00 at 21 % and 1,100.00 at 10 %: of 2.31 the one gets 1.21, the other 1.10.
@@ -69,14 +100,40 @@ final class CreditNoteTest extends TestCase
         mt_srand(5);
         for ($n = 0; $n < 200; $n++) {
             $gross = mt_rand(1, 5_000);
-            $note = CreditNote::ofGross(Money::ofMinor($gross, 'EUR'), [$line('1', '4000', '21', mt_rand(10_000, 90_000)), $line('2', '4010', '10', mt_rand(10_000, 90_000)), $line('3', '4020', '0', mt_rand(10_000, 90_000))]);
-            self::assertSame(-$gross, $note->voucher('2026-10-31', new ChartOfAccounts([new Account(1, '1100', 'R', AccountRole::ReceivablesControl), new Account(4, '2300', 'T', AccountRole::OutputTax)]), new Account(1, '1100', 'R', AccountRole::ReceivablesControl), Money::ofMinor($gross, 'EUR'), 'CN', 'x', 'C1')->effectOn(new Account(1, '1100', 'R', AccountRole::ReceivablesControl))->minor);
+            $note = CreditNote::ofGross(Money::ofMinor($gross, 'EUR'), [
+                $line('1', '4000', '21', mt_rand(10_000, 90_000)),
+                $line('2', '4010', '10', mt_rand(10_000, 90_000)),
+                $line('3', '4020', '0', mt_rand(10_000, 90_000)),
+            ]);
+            self::assertSame(
+                -$gross,
+                $note
+                    ->voucher(
+                        new VoucherHead('2026-10-31', 'CN', 'C1'),
+                        new ChartOfAccounts([
+                            new Account(1, '1100', 'R', AccountRole::ReceivablesControl),
+                            new Account(4, '2300', 'T', AccountRole::OutputTax),
+                        ]),
+                        new Account(1, '1100', 'R', AccountRole::ReceivablesControl),
+                        Money::ofMinor($gross, 'EUR'),
+                        'x',
+                    )
+                    ->effectOn(new Account(1, '1100', 'R', AccountRole::ReceivablesControl))->minor,
+            );
         }
     }
 
     public function test_several_invoices_share_the_gross_and_the_parts_add_up(): void
     {
-        $of = static fn (string $document, int $net): CreditedLine => new CreditedLine($document, '1', 'Goods', new Account(40, '4000', 'Sales'), '21', $net, 100_000);
+        $of = static fn (string $document, int $net): CreditedLine => new CreditedLine(
+            $document,
+            '1',
+            'Goods',
+            new Account(40, '4000', 'Sales'),
+            '21',
+            $net,
+            100_000,
+        );
         $note = CreditNote::over([$of('I1', 33), $of('I2', 33), $of('I1', 34)], Currency::of('EUR'));
         self::assertSame(121, $note->gross->minor);
         self::assertSame(['I1' => 81, 'I2' => 40], $note->byDocument());
@@ -84,14 +141,15 @@ final class CreditNoteTest extends TestCase
 
     public function test_quantity_or_price_changed(): void
     {
-        self::assertSame(10_000, CreditedLine::ofQuantity('2', '50.00', 2));
-        self::assertSame(1_233, CreditedLine::ofQuantity('3,7', '3.3333', 2)); // 12.33321
-        self::assertSame(2_500, CreditedLine::ofPrice('10', '50.00', '47,50', 2));
-        self::assertSame(-500, CreditedLine::ofPrice('10', '50.00', '50.50', 2));
-        self::assertSame(150, CreditedLine::ofQuantity('3', '50', 0));
+        $eur = Currency::of('EUR');
+        self::assertSame(10_000, (new Quantity('9', '50.00'))->returned('2', $eur)->minor);
+        self::assertSame(1_233, (new Quantity('9', '3.3333'))->returned('3,7', $eur)->minor); // 12.33321
+        self::assertSame(2_500, (new Quantity('10', '50.00'))->repriced('47,50', $eur)->minor);
+        self::assertSame(-500, (new Quantity('10', '50.00'))->repriced('50.50', $eur)->minor);
+        self::assertSame(150, (new Quantity('9', '50'))->returned('3', Currency::of('JPY'))->minor);
         foreach ([['x', '1'], ['-1', '1'], ['1', ''], ['1', '1.2.3']] as [$quantity, $price]) {
             try {
-                CreditedLine::ofQuantity($quantity, $price, 2);
+                (new Quantity('9', $price))->returned($quantity, $eur);
                 self::fail("{$quantity} × {$price} was taken.");
             } catch (Refusal $refusal) {
                 self::assertStringContainsString('is not a', $refusal->getMessage());

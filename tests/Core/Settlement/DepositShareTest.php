@@ -7,18 +7,25 @@ namespace Tests\Core\Settlement;
 use Ajuste\Core\Money\Money;
 use Ajuste\Core\Refusal;
 use Ajuste\Core\Settlement\DepositShare;
+use Ajuste\Core\Subledger\CustomerAccount;
+use Ajuste\Core\Subledger\ItemHead;
 use Ajuste\Core\Subledger\Kind;
 use Ajuste\Core\Subledger\OpenItem;
-use Ajuste\Core\Subledger\Side;
+use Ajuste\Core\Subledger\Position;
 use PHPUnit\Framework\TestCase;
 
 final class DepositShareTest extends TestCase
 {
     private static function deposit(int $amount, int $matched = 0, string $currency = 'EUR', ?int $base = null): OpenItem
     {
-        return new OpenItem(
-            id: 1, document: 'DP1', kind: Kind::Deposit, side: Side::Credit, date: '2026-10-01', dueDate: '2026-10-01', amount: Money::ofMinor($amount, $currency), open: Money::ofMinor($amount - $matched, $currency), base: Money::ofMinor($base ?? $amount, 'EUR'),
-            matched: $matched, moved: $matched, reference: '', terms: '', customerId: 1, controlAccountId: 2,
+        $head = ItemHead::credit('DP1', Kind::Deposit, new CustomerAccount(1, 2), '2026-10-01');
+
+        return OpenItem::of(
+            1,
+            $head,
+            Money::ofMinor($amount, $currency),
+            Money::ofMinor($base ?? $amount, 'EUR'),
+            Position::resting($matched, $matched),
         );
     }
 
@@ -27,7 +34,10 @@ final class DepositShareTest extends TestCase
     {
         $share = new DepositShare(self::deposit(100_000), 21_000);
         self::assertSame(121_000, $share->openGross()->minor);
-        self::assertSame([100_000, 21_000], [$share->ofGross(Money::ofMinor(121_000, 'EUR'))->minor, $share->tax(Money::ofMinor(100_000, 'EUR'))->minor]);
+        self::assertSame(
+            [100_000, 21_000],
+            [$share->ofGross(Money::ofMinor(121_000, 'EUR'))->minor, $share->tax(Money::ofMinor(100_000, 'EUR'))->minor],
+        );
         self::assertSame(50_000, $share->ofGross(Money::ofMinor(60_500, 'EUR'))->minor);
         self::assertSame(100_000, (new DepositShare(self::deposit(100_000), 0))->openGross()->minor);
     }
@@ -68,5 +78,13 @@ final class DepositShareTest extends TestCase
                 self::assertNotContains($gross, $reached, $refusal->getMessage());
             }
         }
+    }
+
+    /** Of 5 with a tax of 1, where 1 was used before: 2 come to 3, and so do no 3 or 4. */
+    public function test_the_part_may_be_just_below_the_proportion(): void
+    {
+        $share = new DepositShare(self::deposit(5, 1), 1);
+        self::assertSame(3, $share->within(Money::ofMinor(3, 'EUR'))->minor);
+        self::assertSame(2, $share->ofGross(Money::ofMinor(3, 'EUR'))->minor);
     }
 }

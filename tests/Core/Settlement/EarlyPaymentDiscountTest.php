@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Core\Settlement;
 
 use Ajuste\Core\Calendar\Terms;
+use Ajuste\Core\Refusal;
 use Ajuste\Core\Settlement\DiscountChoice;
 use Ajuste\Core\Settlement\DiscountDecision;
 use Ajuste\Core\Settlement\EarlyPaymentDiscount;
@@ -34,9 +35,7 @@ final class EarlyPaymentDiscountTest extends TestCase
     public function test_the_whole_discount(): void
     {
         self::assertSame(2420, $this->discount()->whole(121000));
-        self::assertSame(2420, $this->discount()->onTheRest(121000, 121000, 0, '2026-10-11', false));
-        self::assertSame(0, $this->discount()->onTheRest(121000, 121000, 0, '2026-10-12', false));
-        self::assertSame(0, $this->discount()->onTheRest(71000, 121000, 50000, '2026-10-11', false));
+        self::assertSame(2420, $this->discount()->onTheRest(121000, 121000, 0));
         self::assertSame(1815, $this->discount('1.5/14 net 45')->whole(121000));
     }
 
@@ -44,26 +43,49 @@ final class EarlyPaymentDiscountTest extends TestCase
     public function test_part_payments(): void
     {
         self::assertSame(51020, $this->discount()->settledBy(50000, 121000));
-        self::assertSame([3334, 6667, 10000], array_map(fn (int $cash): int => $this->discount()->settledBy($cash, 10000), [3267, 6534, 9800]));
+        self::assertSame(
+            [3334, 6667, 10000],
+            array_map(fn (int $cash): int => $this->discount()->settledBy($cash, 10000), [3267, 6534, 9800]),
+        );
         // What a payment that settles the rest takes along: 1,210.00, of which 500.00 cash settled 510.20.
-        self::assertSame(121000 - 2420 - 50000, 121000 - 51020 - $this->discount()->onTheRest(121000 - 51020, 121000, 50000, '2026-10-05', true));
+        self::assertSame(121000 - 2420 - 50000, 121000 - 51020 - $this->discount()->onTheRest(121000 - 51020, 121000, 50000));
     }
 
     /** The part that 500.00 in cash settles takes 10.20 of discount along. */
     public function test_the_discount_of_a_part(): void
     {
         self::assertSame(1020, $this->discount()->onPart(51020, 121000, 0));
-        self::assertSame([67, 66, 67], [$this->discount()->onPart(3334, 10000, 0), $this->discount()->onPart(3333, 10000, 3267), $this->discount()->onPart(3333, 10000, 6534)]);
+        self::assertSame(
+            [67, 66, 67],
+            [
+                $this->discount()->onPart(3334, 10000, 0),
+                $this->discount()->onPart(3333, 10000, 3267),
+                $this->discount()->onPart(3333, 10000, 6534),
+            ],
+        );
     }
 
     public function test_a_persons_decision_stands_above_the_days(): void
     {
-        $decided = static fn (DiscountChoice $choice, string $until = ''): EarlyPaymentDiscount => EarlyPaymentDiscount::of(Terms::parse('2/10 net 30'), '2026-10-01', 0, new DiscountDecision($choice, $until, 'agreed')) ?? self::fail();
-        self::assertSame(2420, $decided(DiscountChoice::Grant)->onTheRest(121000, 121000, 0, '2026-12-31', false));
-        self::assertSame(0, $decided(DiscountChoice::Deny)->onTheRest(121000, 121000, 0, '2026-10-02', false));
+        $decided = static fn (DiscountChoice $choice, string $until = ''): EarlyPaymentDiscount => EarlyPaymentDiscount::of(
+            Terms::parse('2/10 net 30'),
+            '2026-10-01',
+            0,
+            new DiscountDecision($choice, $until, 'agreed'),
+        ) ?? self::fail();
+        self::assertTrue($decided(DiscountChoice::Grant)->holdsOn('2026-12-31'));
+        self::assertFalse($decided(DiscountChoice::Deny)->holdsOn('2026-10-02'));
         self::assertTrue($decided(DiscountChoice::Until, '2026-10-20')->holdsOn('2026-10-20'));
         self::assertFalse($decided(DiscountChoice::Until, '2026-10-20')->holdsOn('2026-10-21'));
+        $sameDay = new DiscountDecision(DiscountChoice::Until, '2026-10-01', 'agreed', '2026-10-01');
+        self::assertSame('2026-10-01', $sameDay->until);
         $this->expectExceptionMessage('Say why');
+        try {
+            new DiscountDecision(DiscountChoice::Until, '2026-09-30', 'agreed', '2026-10-01');
+            self::fail('It ends before the invoice.');
+        } catch (Refusal $refusal) {
+            self::assertStringContainsString('the invoice is dated 2026-10-01', $refusal->getMessage());
+        }
         new DiscountDecision(DiscountChoice::Grant, '', ' ');
     }
 

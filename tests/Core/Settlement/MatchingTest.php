@@ -28,12 +28,25 @@ final class MatchingTest extends TestCase
 
     public function test_several_debits_and_credits_are_paired_in_order(): void
     {
-        $plan = $this->matching()->plan([
-            $this->tick(Sample::item(1, Kind::Receipt, '987.15')), $this->tick(Sample::item(2, Kind::CreditNote, '64.90')),
-            $this->tick(Sample::item(3, Kind::Invoice, '412.30')), $this->tick(Sample::item(4, Kind::Invoice, '388.00')), $this->tick(Sample::item(5, Kind::Invoice, '251.75')),
-        ], '2026-10-29', '3001');
+        $plan = $this->matching()->plan(
+            [
+                $this->tick(Sample::item(1, Kind::Receipt, '987.15')),
+                $this->tick(Sample::item(2, Kind::CreditNote, '64.90')),
+                $this->tick(Sample::item(3, Kind::Invoice, '412.30')),
+                $this->tick(Sample::item(4, Kind::Invoice, '388.00')),
+                $this->tick(Sample::item(5, Kind::Invoice, '251.75')),
+            ],
+            '2026-10-29',
+            '3001',
+        );
 
-        self::assertSame(['D1>D3 412.30', 'D1>D4 388.00', 'D1>D5 186.85', 'D2>D5 64.90'], array_map(static fn ($match): string => "{$match->credit->document}>{$match->debit->document} {$match->amount->decimal()}", $plan->matches));
+        self::assertSame(
+            ['D1>D3 412.30', 'D1>D4 388.00', 'D1>D5 186.85', 'D2>D5 64.90'],
+            array_map(
+                static fn ($match): string => "{$match->credit->document}>{$match->debit->document} {$match->amount->decimal()}",
+                $plan->matches,
+            ),
+        );
         self::assertSame('1052.05', $plan->settled->decimal());
         self::assertNull($plan->voucher);
         self::assertSame([], $plan->warnings);
@@ -43,20 +56,31 @@ final class MatchingTest extends TestCase
     public function test_a_match_that_moves_more_base_off_one_side_leaves_an_exchange_difference(): void
     {
         $invoice = Sample::item(1, Kind::Invoice, '8000.00', '2026-09-01', 'GBP', '9232.00');
-        $plan = $this->matching()->plan([$this->tick($invoice), $this->tick(Sample::item(2, Kind::Receipt, '8000.00', '2026-10-12', 'GBP', '9288.00'))], '2026-10-12', '3101');
+        $plan = $this->matching()->plan(
+            [$this->tick($invoice), $this->tick(Sample::item(2, Kind::Receipt, '8000.00', '2026-10-12', 'GBP', '9288.00'))],
+            '2026-10-12',
+            '3101',
+        );
 
         self::assertSame('56.00', $plan->differences[0]->base->decimal());
         self::assertNotNull($plan->voucher);
-        self::assertSame([['1100', '56.00'], ['4800', '-56.00']], array_map(static fn ($line): array => [$line->account->number, $line->base->decimal()], $plan->voucher->lines));
+        self::assertSame(
+            [['1100', '56.00'], ['4800', '-56.00']],
+            array_map(static fn ($line): array => [$line->account->number, $line->base->decimal()], $plan->voucher->lines),
+        );
     }
 
     /** The same, paid GBP 3,000.00: base moved 3,462.00, cash 3,483.00, realised 21.00. */
     public function test_a_part_payment_realises_its_part(): void
     {
-        $plan = $this->matching()->plan([
-            $this->tick(Sample::item(1, Kind::Invoice, '8000.00', '2026-09-01', 'GBP', '9232.00'), '3000.00'),
-            $this->tick(Sample::item(2, Kind::Receipt, '3000.00', '2026-10-12', 'GBP', '3483.00')),
-        ], '2026-10-12', '3101');
+        $plan = $this->matching()->plan(
+            [
+                $this->tick(Sample::item(1, Kind::Invoice, '8000.00', '2026-09-01', 'GBP', '9232.00'), '3000.00'),
+                $this->tick(Sample::item(2, Kind::Receipt, '3000.00', '2026-10-12', 'GBP', '3483.00')),
+            ],
+            '2026-10-12',
+            '3101',
+        );
 
         self::assertSame(['3462.00', '3483.00'], [$plan->matches[0]->debitBase->decimal(), $plan->matches[0]->creditBase->decimal()]);
         self::assertSame('21.00', $plan->differences[0]->base->decimal());
@@ -65,15 +89,30 @@ final class MatchingTest extends TestCase
 
     public function test_a_loss_goes_the_other_way(): void
     {
-        $plan = $this->matching()->plan([
-            $this->tick(Sample::item(1, Kind::Invoice, '100', '2026-09-01', 'JPY', '0.65')), $this->tick(Sample::item(2, Kind::Receipt, '100', '2026-10-12', 'JPY', '0.60')),
-        ], '2026-10-12', '3107');
-        self::assertSame([['1100', '-0.05'], ['6800', '0.05']], array_map(static fn ($line): array => [$line->account->number, $line->base->decimal()], $plan->voucher->lines ?? []));
+        $plan = $this->matching()->plan(
+            [
+                $this->tick(Sample::item(1, Kind::Invoice, '100', '2026-09-01', 'JPY', '0.65')),
+                $this->tick(Sample::item(2, Kind::Receipt, '100', '2026-10-12', 'JPY', '0.60')),
+            ],
+            '2026-10-12',
+            '3107',
+        );
+        self::assertSame(
+            [['1100', '-0.05'], ['6800', '0.05']],
+            array_map(static fn ($line): array => [$line->account->number, $line->base->decimal()], $plan->voucher->lines ?? []),
+        );
     }
 
     public function test_a_receipt_older_than_its_invoice_is_allowed_with_a_warning(): void
     {
-        $plan = $this->matching()->plan([$this->tick(Sample::item(1, Kind::Invoice, '5.00', '2026-10-09')), $this->tick(Sample::item(2, Kind::Receipt, '5.00', '2026-10-02'))], '2026-10-09', '1');
+        $plan = $this->matching()->plan(
+            [
+                $this->tick(Sample::item(1, Kind::Invoice, '5.00', '2026-10-09')),
+                $this->tick(Sample::item(2, Kind::Receipt, '5.00', '2026-10-02')),
+            ],
+            '2026-10-09',
+            '1',
+        );
         self::assertStringContainsString('is older than', $plan->warnings[0]);
     }
 
@@ -81,17 +120,37 @@ final class MatchingTest extends TestCase
     {
         $invoice = Sample::item(1, Kind::Invoice, '100.00', '2026-10-05', open: '40.00');
         $receipt = Sample::item(2, Kind::Receipt, '100.00', '2026-10-06');
-        $difference = new OpenItem(9, 'D9', Kind::ExchangeDifference, $invoice->side, '2026-10-01', '2026-10-01', Money::zero('EUR'), Money::zero('EUR'), Money::ofMinor(5, 'EUR'), 0, 0, customerId: 1, controlAccountId: 1);
+        $difference = Sample::item(9, Kind::ExchangeDifference, '0.00', base: '0.05');
         $cases = [
-            'above what is open' => [[$this->tick($invoice, '40.01'), $this->tick($receipt, '40.01')], '2026-10-06', 'only 40.00 EUR is open'],
-            'remainder' => [[$this->tick($invoice, '40.00'), $this->tick($receipt, '39.99')], '2026-10-06', '0.01 EUR of the debits is still to be placed'],
+            'above what is open' => [
+                [$this->tick($invoice, '40.01'), $this->tick($receipt, '40.01')],
+                '2026-10-06',
+                'only 40.00 EUR is open',
+            ],
+            'remainder' => [
+                [$this->tick($invoice, '40.00'), $this->tick($receipt, '39.99')],
+                '2026-10-06',
+                '0.01 EUR of the debits is still to be placed',
+            ],
             'nil amount' => [[$this->tick($invoice, '0.00'), $this->tick($receipt, '0.00')], '2026-10-06', 'above zero'],
             'negative amount' => [[$this->tick($invoice, '-5.00'), $this->tick($receipt, '-5.00')], '2026-10-06', 'above zero'],
-            'another customer' => [[$this->tick($invoice, '40.00'), $this->tick(Sample::item(3, Kind::Receipt, '40.00', customer: 2))], '2026-10-06', 'another customer'],
-            'another currency' => [[$this->tick($invoice, '40.00'), $this->tick(Sample::item(3, Kind::Receipt, '40.00', currency: 'USD'))], '2026-10-06', 'stays within one currency'],
+            'another customer' => [
+                [$this->tick($invoice, '40.00'), $this->tick(Sample::item(3, Kind::Receipt, '40.00', customer: 2))],
+                '2026-10-06',
+                'another customer',
+            ],
+            'another currency' => [
+                [$this->tick($invoice, '40.00'), $this->tick(Sample::item(3, Kind::Receipt, '40.00', currency: 'USD'))],
+                '2026-10-06',
+                'stays within one currency',
+            ],
             'before a document' => [[$this->tick($invoice, '40.00'), $this->tick($receipt, '40.00')], '2026-10-05', 'is dated 2026-10-06'],
             'locked' => [[$this->tick($invoice, '40.00'), $this->tick($receipt, '40.00')], '2026-09-30', 'first open day is 2026-10-01'],
-            'twice' => [[$this->tick($invoice, '20.00'), $this->tick($invoice, '20.00'), $this->tick($receipt, '40.00')], '2026-10-06', 'ticked twice'],
+            'twice' => [
+                [$this->tick($invoice, '20.00'), $this->tick($invoice, '20.00'), $this->tick($receipt, '40.00')],
+                '2026-10-06',
+                'ticked twice',
+            ],
             'base only' => [[$this->tick($difference, '0.00'), $this->tick($receipt, '1.00')], '2026-10-06', 'not matched by hand'],
             'nothing' => [[], '2026-10-06', 'Nothing is ticked'],
         ];
@@ -115,11 +174,19 @@ final class MatchingTest extends TestCase
     /** 1,500.00 over 900.00, 850.00, 400.00 → 900.00 and 600.00, the figures of filling in order. */
     public function test_blank_amounts_take_as_much_as_both_sides_allow(): void
     {
-        $items = [Sample::item(1, Kind::Receipt, '1500.00'), Sample::item(2, Kind::Invoice, '900.00'), Sample::item(3, Kind::Invoice, '850.00'), Sample::item(4, Kind::Invoice, '400.00')];
+        $items = [
+            Sample::item(1, Kind::Receipt, '1500.00'),
+            Sample::item(2, Kind::Invoice, '900.00'),
+            Sample::item(3, Kind::Invoice, '850.00'),
+            Sample::item(4, Kind::Invoice, '400.00'),
+        ];
         $amounts = static fn (array $ticks): array => array_map(static fn (Tick $tick): string => $tick->amount->decimal(), $ticks);
         self::assertSame(['1500.00', '900.00', '600.00', '0.00'], $amounts($this->matching()->fill($items, [])));
         // A typed amount stands; the others share what is left.
-        self::assertSame(['1500.00', '700.00', '400.00', '400.00'], $amounts($this->matching()->fill($items, [3 => Money::parse('400.00', 'EUR'), 2 => Money::parse('700.00', 'EUR')])));
+        self::assertSame(
+            ['1500.00', '700.00', '400.00', '400.00'],
+            $amounts($this->matching()->fill($items, [3 => Money::parse('400.00', 'EUR'), 2 => Money::parse('700.00', 'EUR')])),
+        );
         // 50.00 come off beside the credits: debits of 1,550.00 take it along.
         self::assertSame(['1500.00', '900.00', '650.00', '0.00'], $amounts($this->matching()->fill($items, [], 50_00)));
         // Without any credit a reduction alone settles as much as it is.
@@ -135,9 +202,17 @@ final class MatchingTest extends TestCase
         for ($try = 0; $try < 300; $try++) {
             $items = [];
             for ($id = 1; $id <= mt_rand(2, 9); $id++) {
-                $items[] = Sample::item($id, $id % 2 === 1 ? Kind::Receipt : Kind::Invoice, number_format(mt_rand(1, 99999) / 100, 2, '.', ''), currency: 'USD', base: number_format(mt_rand(0, 99999) / 100, 2, '.', ''));
+                $items[] = Sample::item(
+                    $id,
+                    $id % 2 === 1 ? Kind::Receipt : Kind::Invoice,
+                    number_format(mt_rand(1, 99999) / 100, 2, '.', ''),
+                    currency: 'USD',
+                    base: number_format(mt_rand(0, 99999) / 100, 2, '.', ''),
+                );
             }
-            $ticks = array_values(array_filter($this->matching()->fill($items, []), static fn (Tick $tick): bool => $tick->amount->minor > 0));
+            $ticks = array_values(
+                array_filter($this->matching()->fill($items, []), static fn (Tick $tick): bool => $tick->amount->minor > 0),
+            );
             $plan = $this->matching()->plan($ticks, '2026-10-01', '1');
             $off = ['debit' => 0, 'credit' => 0];
             foreach ($plan->ticks as $tick) {

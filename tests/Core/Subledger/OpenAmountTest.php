@@ -22,7 +22,10 @@ final class OpenAmountTest extends TestCase
             $sides[$kind->side()->value ?? 'either'][] = $kind->value;
         }
         self::assertSame(['invoice', 'debit_note', 'refund', 'charge', 'write_back'], $sides['debit']);
-        self::assertSame(['credit_note', 'receipt', 'deposit', 'discount', 'deduction', 'write_off', 'contra', 'deposit_matched'], $sides['credit']);
+        self::assertSame(
+            ['credit_note', 'receipt', 'deposit', 'discount', 'deduction', 'write_off', 'contra', 'deposit_matched'],
+            $sides['credit'],
+        );
         self::assertSame(['transfer', 'exchange_difference', 'adjustment', 'opening'], $sides['either']);
     }
 
@@ -55,12 +58,35 @@ final class OpenAmountTest extends TestCase
 
     public function test_a_timeline_knows_each_day(): void
     {
-        $timeline = new Timeline([new Movement('2026-10-05', 60, 60), new Movement('2026-10-20', 40, 40), new Movement('2026-10-25', -60, -60)]);
-        self::assertSame([0, 60, 60, 100, 40], array_map($timeline->matchedAt(...), ['2026-10-04', '2026-10-05', '2026-10-19', '2026-10-20', '2026-10-31']));
-        self::assertSame(100, $timeline->peakFrom('2026-10-01'));
-        self::assertSame(40, $timeline->peakFrom('2026-10-25'));
+        $timeline = new Timeline([
+            new Movement('2026-10-05', 60, 60),
+            new Movement('2026-10-20', 40, 40),
+            new Movement('2026-10-25', -60, -60),
+        ]);
+        self::assertSame(
+            [0, 60, 60, 100, 40],
+            array_map(static fn (string $day): int => $timeline->at($day)->matched, [
+                '2026-10-04',
+                '2026-10-05',
+                '2026-10-19',
+                '2026-10-20',
+                '2026-10-31',
+            ]),
+        );
+        // A match of the day may take what is left beside the most that is matched from that day on.
+        self::assertSame(
+            [100, 100, 40],
+            array_map(static fn (string $day): int => $timeline->at($day)->taken, ['2026-10-01', '2026-10-24', '2026-10-25']),
+        );
+        self::assertSame(
+            ['2026-10-25', 40, '2026-10-25'],
+            [$timeline->at('2026-10-01')->freeFrom, $timeline->at('2026-10-01')->allMatched, $timeline->lastDay()],
+        );
         self::assertNull($timeline->settledOn(100));
-        self::assertSame('2026-10-20', (new Timeline([new Movement('2026-10-20', 40, 40), new Movement('2026-10-05', 60, 60)]))->settledOn(100));
+        self::assertSame(
+            '2026-10-20',
+            (new Timeline([new Movement('2026-10-20', 40, 40), new Movement('2026-10-05', 60, 60)]))->settledOn(100),
+        );
     }
 
     public function test_exchange_differences_cover_what_a_match_moved_unevenly(): void

@@ -1,0 +1,116 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Posting;
+
+use Ajuste\Core\Posting\MatchedAmounts;
+use Ajuste\Core\Posting\NewItem;
+use Ajuste\Core\Posting\PlannedVoucher;
+use Ajuste\Core\Posting\PostingPlan;
+use App\Models\Voucher;
+use App\Support\Actor;
+use App\Support\AuditTrail;
+use Illuminate\Support\Facades\DB;
+
+/** Writes a plan into the books, in the transaction of the one action that posts plans. */
+final readonly class Recorder
+{
+    public function __construct(private Actor $actor, private AuditTrail $audit, private FactRecorder $facts) {}
+
+    /** @return int the key of what the plan is about */
+    public function record(PostingPlan $plan): int
+    {
+        $rows = new PostedRows($this->actor);
+        $keys = new PlanKeys();
+        foreach ($plan->undone as $undone) {
+            $rows->reverseMatch($undone->matchId, $undone->date, $undone->reason);
+        }
+        foreach ($plan->settlements as $settlement) {
+            $keys->settlements[] = DB::table('settlements')->insertGetId([
+                'customer_id' => $settlement->customerId,
+                'date' => $settlement->date,
+                'who' => $this->actor->who,
+                'recorded_at' => $rows->recordedAt,
+            ]);
+        }
+        $this->facts->begin($plan, $keys, $rows->recordedAt);
+        foreach ($plan->vouchers as $voucher) {
+            $keys->vouchers[] = $this->voucher($rows, $voucher, $keys);
+        }
+        foreach ($plan->items as $item) {
+            $keys->items[] = $this->item($rows, $item, $keys);
+        }
+        foreach ($plan->matches as $match) {
+            $settlement = $match->settlement === null ? null : $keys->settlements[$match->settlement];
+            $of = new MatchedAmounts($match->amount, $match->debitBase, $match->creditBase);
+            $rows->match($match->date, $keys->item($match->debit), $keys->item($match->credit), $of, MatchSource::settlement($settlement));
+        }
+        $this->facts->record($plan, $keys, $rows->recordedAt);
+        $rows->flush();
+        foreach ($plan->notes->trail as $entry) {
+            $this->audit->record($entry->what, "{$entry->about->kind->value} {$keys->of($entry->about)}", $entry->why, $entry->details);
+        }
+
+        return $keys->of($plan->about);
+    }
+
+    /** Writes a voucher: its lines first, then itself, so that the database sees that it balances. */
+    private function voucher(PostedRows $rows, PlannedVoucher $planned, PlanKeys $keys): PostedVoucher
+    {
+        $id = 1 + (int) DB::table('vouchers')->max('id');
+        $number = sprintf('AJ-%05d', $id);
+        $places = [];
+        foreach ($planned->voucher->lines as $line) {
+            $places[$line->account->id] = ($places[$line->account->id] ?? 0) + 1;
+            $text = new PostingText($line->description, $line->document, $line->customer, $line->reference, 'ajuste');
+            $rows->posting(
+                new PostingRow(
+                    $number,
+                    $places[$line->account->id],
+                    $planned->voucher->date,
+                    $line->account->id,
+                    $line->base->minor,
+                    $text,
+                    RowSource::voucher($id),
+                    $line->original,
+                ),
+            );
+        }
+        // A reversal belongs where the voucher belongs that it takes back.
+        $reversed = $planned->reverses === null ? null : Voucher::query()->findOrFail($planned->reverses);
+        $settlement = $planned->settlement === null ? null : $keys->settlements[$planned->settlement];
+        DB::table('vouchers')->insert([
+            'id' => $id,
+            'number' => $number,
+            'date' => $planned->voucher->date,
+            'text' => $planned->voucher->text,
+            'run_id' => $reversed !== null ? $reversed->run_id : ($settlement === null ? $keys->run : null),
+            'settlement_id' => $reversed !== null ? $reversed->settlement_id : $settlement,
+            'reverses_id' => $planned->reverses,
+            'who' => $this->actor->who,
+            'recorded_at' => $rows->recordedAt,
+        ]);
+
+        return new PostedVoucher($id, $number);
+    }
+
+    private function item(PostedRows $rows, NewItem $item, PlanKeys $keys): int
+    {
+        $voucher = $keys->vouchers[$item->voucher];
+        [$head, $corrects] = [$item->head, $item->corrects];
+        $occurrence = $rows->nextOccurrence($head->document, $head->kind, $head->account->customerId);
+
+        return $rows->item(
+            new ItemRow(
+                $head,
+                $item->amount,
+                $item->base,
+                $occurrence,
+                RowSource::voucher($voucher->id),
+                $item->entry !== '' ? $item->entry : $voucher->number,
+                links: new ItemLinks($corrects === null ? null : $keys->item($corrects)),
+            ),
+        );
+    }
+}

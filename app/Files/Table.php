@@ -1,0 +1,133 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Files;
+
+use Ajuste\Core\Exchange\CsvReader;
+use Ajuste\Core\Exchange\RowFault;
+use Ajuste\Core\Refusal;
+use Generator;
+use PhpOffice\PhpSpreadsheet\Cell\DataType;
+use PhpOffice\PhpSpreadsheet\IOFactory;
+use PhpOffice\PhpSpreadsheet\Shared\Date;
+use PhpOffice\PhpSpreadsheet\Worksheet\Worksheet;
+use Throwable;
+use ZipArchive;
+
+/** The rows of a file as text, whatever it is written in. */
+final class Table
+{
+    private const LARGEST_SHEET = 80 * 1024 * 1024;
+
+    /**
+     * @return Generator<int, list<string>> cells by row number, 1 the first
+     *
+     * @throws Refusal when the file cannot be read as a table
+     */
+    public static function rows(SourceFile $file): Generator
+    {
+        return in_array($file->extension(), ['xlsx', 'ods'], true) ? self::sheet($file) : self::text($file);
+    }
+
+    /**
+     * @return list<list<string>> the first lines, from line 1 on
+     *
+     * @throws Refusal when the file cannot be read as a table
+     */
+    public static function head(SourceFile $file, int $lines = 40): array
+    {
+        $head = [];
+        foreach (self::rows($file) as $number => $cells) {
+            while (count($head) < $number - 1 && count($head) < $lines) {
+                $head[] = [''];
+            }
+            if (count($head) >= $lines) {
+                break;
+            }
+            $head[] = $cells;
+        }
+
+        return $head;
+    }
+
+    /** @return Generator<int, list<string>> */
+    private static function text(SourceFile $file): Generator
+    {
+        $stream = fopen($file->path, 'rb') ?: throw new Refusal("“{$file->name}” cannot be opened.");
+        try {
+            yield from CsvReader::rows($stream);
+        } finally {
+            fclose($stream);
+        }
+    }
+
+    /** @return Generator<int, list<string>> */
+    private static function sheet(SourceFile $file): Generator
+    {
+        self::refuseLarge($file);
+        try {
+            $reader = IOFactory::createReader($file->extension() === 'ods' ? 'Ods' : 'Xlsx');
+            $book = $reader->load($file->path);
+        } catch (Throwable $problem) {
+            throw new Refusal("“{$file->name}” cannot be read as a sheet ({$problem->getMessage()}). Save it again as XLSX, ODS or "
+                .'CSV.');
+        }
+        try {
+            yield from self::cells($book->getSheet(0), $file);
+        } finally {
+            $book->disconnectWorksheets();
+        }
+    }
+
+    /** @return Generator<int, list<string>> */
+    private static function cells(Worksheet $sheet, SourceFile $file): Generator
+    {
+        foreach ($sheet->getRowIterator() as $row) {
+            $texts = [];
+            foreach ($row->getCellIterator('A', $sheet->getHighestDataColumn()) as $cell) {
+                if ($cell->getDataType() === DataType::TYPE_FORMULA) {
+                    throw new RowFault(
+                        "cell {$cell->getCoordinate()}",
+                        (string) $cell->getValueString(),
+                        "“{$file->name}” is to hold values, not formulas; paste the values and save it again",
+                    );
+                }
+                $value = $cell->getValue();
+                $texts[] = match (true) {
+                    is_int($value), is_float($value) => Date::isDateTime($cell)
+                        ? Date::excelToDateTimeObject($value)->format('Y-m-d')
+                        : self::number($value),
+                    default => trim($cell->getValueString()),
+                };
+            }
+            if (implode('', $texts) !== '') {
+                yield $row->getRowIndex() => $texts;
+            }
+        }
+    }
+
+    /** A sheet keeps numbers in binary; 15 significant figures are what it shows and all that it can be trusted for. */
+    private static function number(int|float $value): string
+    {
+        return is_int($value)
+            ? (string) $value
+            : rtrim(rtrim(number_format($value, max(0, 14 - (int) floor(log10(max(1.0, abs($value))))), '.', ''), '0'), '.');
+    }
+
+    private static function refuseLarge(SourceFile $file): void
+    {
+        $zip = new ZipArchive();
+        if ($zip->open($file->path, ZipArchive::RDONLY) !== true) {
+            throw new Refusal("“{$file->name}” is not a sheet that can be opened. Save it again as XLSX, ODS or CSV.");
+        }
+        $size = 0;
+        for ($place = 0; $place < $zip->numFiles; $place++) {
+            $entry = $zip->statIndex($place);
+            $size += is_array($entry) ? (int) $entry['size'] : 0;
+        }
+        if ($size > self::LARGEST_SHEET) {
+            throw new Refusal("“{$file->name}” is too large for a sheet. Save it as CSV, which is read row by row.");
+        }
+    }
+}

@@ -1,0 +1,197 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http;
+
+use Ajuste\Core\Ledger\Account;
+use Ajuste\Core\Money\Money;
+use Ajuste\Core\Proof\CauseLine;
+use Ajuste\Core\Refusal;
+use App\Actions\PresentCreditBalances;
+use App\Queries\CarriedCauses;
+use App\Queries\ControlFigures;
+use App\Queries\Reports;
+use App\Queries\Settings;
+use App\Queries\StandingProof;
+use App\Queries\StatementLines;
+use App\Queries\Unapplied;
+use App\Support\Remembered;
+use Illuminate\Support\Facades\DB;
+
+/** The stations in the order of the work, each with its remaining count and amount, from the books. */
+final readonly class Rail
+{
+    public function __construct(
+        private Settings $settings,
+        private Reports $reports,
+        private Unapplied $unapplied,
+        private ControlFigures $figures,
+        private PresentCreditBalances $presentation,
+        private StatementLines $lines,
+        private CarriedCauses $carried,
+    ) {}
+
+    /**
+     * Each is worked out anew when rows that it looks at were added; in between it is remembered.
+     *
+     * @return list<Station>
+     */
+    public function stations(Account $account, string $asOf): array
+    {
+        $of = "{$account->id} {$asOf}";
+        $positions = ['settings', 'accounts', 'items', 'matches', 'match_reversals', 'period_locks'];
+
+        return [
+            Remembered::while('rail intake', ['imports', 'rows_set_aside', 'rows_closed'], $this->intake(...)),
+            Remembered::while(
+                "rail receipts {$asOf}",
+                ['settings', 'money_lines', 'placements', 'placement_reversals', 'batches', 'batch_postings', 'movement_answers'],
+                fn (): Station => $this->receipts($asOf),
+            ),
+            Remembered::while(
+                "rail proof {$of}",
+                [...StandingProof::BESIDE, 'postings', 'items', 'carried_causes', 'carried_causes_withdrawn'],
+                fn (): Station => $this->proof($account, $asOf),
+            ),
+            Remembered::while(
+                "rail unapplied {$of}",
+                [...$positions, 'loose_reasons'],
+                fn (): Station => $this->unapplied($account, $asOf),
+            ),
+            Remembered::while(
+                "rail credit balances {$of}",
+                [...$positions, 'runs', 'run_reversals'],
+                fn (): Station => $this->creditBalances($account, $asOf),
+            ),
+            $this->aged($account, $asOf),
+        ];
+    }
+
+    private function intake(): Station
+    {
+        $aside = DB::table('rows_set_aside')
+            ->whereNotIn('id', DB::table('rows_closed')->select('row_id'))
+            ->count();
+        $imports = DB::table('imports')->count();
+        $remains = $aside === 0 ? ($imports === 0 ? 'no file yet' : '') : self::count($aside, 'row').' aside';
+
+        return new Station(
+            'Intake',
+            'intake',
+            $remains,
+            null,
+            $remains === '',
+            $imports === 0 ? 'Hand in the files of the period' : "Settle {$aside} rows that were set aside",
+        );
+    }
+
+    private function receipts(string $asOf): Station
+    {
+        $lines = $this->lines->toPlace($asOf);
+
+        return new Station(
+            'Receipts',
+            'receipts',
+            $lines === [] ? '' : self::count(count($lines), 'line'),
+            StatementLines::sum($lines, $this->settings->base()),
+            $lines === [],
+            'Place '.self::count(count($lines), 'line').'',
+            '',
+            $lines[0]->dates->booking ?? '',
+        );
+    }
+
+    private function proof(Account $account, string $asOf): Station
+    {
+        $proof = $this->reports->proof($account, $asOf);
+        $carried = $this->carried->of($account);
+        $open = $proof->open($carried);
+        $count = count($open);
+        $oldest = $count === 0 ? '' : min(array_map(static fn (CauseLine $line): string => $line->date(), $open));
+        $kept = count($proof->lines) - $count;
+
+        return new Station(
+            'Proof',
+            'proof',
+            $count === 0 ? '' : self::count($count, 'cause'),
+            $this->money($proof->unexplained($carried)),
+            $count === 0,
+            'Explain '.self::count($count, 'cause'),
+            'difference '.$this->money($proof->difference)->grouped().($kept === 0 ? '' : ", {$kept} carried"),
+            $oldest,
+        );
+    }
+
+    private function unapplied(Account $account, string $asOf): Station
+    {
+        $sums = $this->unapplied->totals($account, $asOf)->sums;
+
+        return new Station(
+            'Unapplied',
+            'unapplied',
+            $sums->items === 0 ? '' : self::count($sums->items, 'item'),
+            $this->money($sums->credits),
+            $sums->items === 0,
+            "Match {$sums->items} unapplied receipts and credits",
+            $this->money($sums->matchable)->grouped().' can be matched',
+            $sums->oldest,
+        );
+    }
+
+    private function creditBalances(Account $account, string $asOf): Station
+    {
+        try {
+            $plan = $this->presentation->plan($account, $asOf);
+            $standing = $this->presentation->standing($account, $asOf);
+        } catch (Refusal $refusal) {
+            return new Station(
+                'Credit balances',
+                'credit-balances',
+                'not possible',
+                null,
+                false,
+                'Show customers in credit as a liability',
+                $refusal->getMessage(),
+            );
+        }
+        $current = $standing !== null && $this->presentation->isCurrent($standing, $plan);
+        $outOfDate = $standing !== null && ! $current;
+        $done = $current || ($standing === null && $plan->lines === []);
+
+        return new Station(
+            'Credit balances',
+            'credit-balances',
+            $done ? '' : self::count(count($plan->lines), 'customer'),
+            $plan->total(),
+            $done,
+            'Present '.self::count(count($plan->lines), 'customer').' as liability',
+            $outOfDate ? 'the run is out of date' : ($plan->left === [] ? '' : count($plan->left).' below the limit'),
+        );
+    }
+
+    private function aged(Account $account, string $asOf): Station
+    {
+        $difference = $this->figures->at($account, $asOf)->difference;
+
+        return new Station(
+            'Aged',
+            'aged',
+            $difference->isZero() ? 'ties' : 'does not tie',
+            null,
+            false,
+            'Strike the aged list',
+            $difference->isZero() ? 'equals the control account' : "off by {$difference->abs()->grouped()}",
+        );
+    }
+
+    private function money(int $minor): Money
+    {
+        return Money::ofMinor($minor, $this->settings->base());
+    }
+
+    private static function count(int $count, string $of): string
+    {
+        return $count === 1 ? "1 {$of}" : "{$count} {$of}s";
+    }
+}

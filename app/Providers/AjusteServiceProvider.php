@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Providers;
+
+use App\Http\LayoutComposer;
+use App\Http\ViewPoint;
+use App\Queries\Settings;
+use App\Support\Actor;
+use App\Support\BooksConnection;
+use Closure;
+use Illuminate\Database\Connection;
+use Illuminate\Support\Facades\View;
+use Illuminate\Support\ServiceProvider;
+use PDO;
+
+final class AjusteServiceProvider extends ServiceProvider
+{
+    public function register(): void
+    {
+        Connection::resolverFor(
+            'sqlite',
+            static fn (PDO|Closure $pdo, string $database, string $prefix, array $config): BooksConnection => new BooksConnection(
+                $pdo,
+                $database,
+                $prefix,
+                $config,
+            ),
+        );
+        $this->app->scoped(Settings::class);
+        $this->app->scoped(Actor::class, static fn (): Actor => Actor::current());
+        $this->app->scoped(ViewPoint::class, static fn (): ViewPoint => new ViewPoint(request(), app(Settings::class)));
+    }
+
+    public function boot(): void
+    {
+        View::composer('components.layout', LayoutComposer::class);
+    }
+}

@@ -1,0 +1,79 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Queries;
+
+use Ajuste\Core\Run\RunKind;
+use Ajuste\Core\Run\RunLine;
+use App\Models\Run;
+use Illuminate\Support\Facades\DB;
+use stdClass;
+
+/** Runs that were posted, and whether they stand. */
+final class Runs
+{
+    /** @return list<Run> the latest first */
+    public function latest(RunKind $kind, int $accountId): array
+    {
+        return array_values(
+            Run::query()
+                ->where(['kind' => $kind->value, 'account_id' => $accountId])
+                ->orderByDesc('id')
+                ->limit(20)
+                ->get()
+                ->all(),
+        );
+    }
+
+    /** @return array<int, stdClass> reason, who and recorded_at, by run */
+    public function reversals(): array
+    {
+        return DB::table('run_reversals')->get()->keyBy('run_id')->all();
+    }
+
+    public function reversal(int $runId): ?stdClass
+    {
+        return $this->reversals()[$runId] ?? null;
+    }
+
+    /** @return array<int, int> how many settlements each run posted */
+    public function settlements(): array
+    {
+        return array_map(
+            intval(...),
+            DB::table('run_settlements')->groupBy('run_id')->selectRaw('run_id, count(*) AS n')->pluck('n', 'run_id')->all(),
+        );
+    }
+
+    /** The run of a day that stands, if there is one. */
+    public function standing(RunKind $kind, int $accountId, string $asOf): ?Run
+    {
+        return Run::query()
+            ->where(['kind' => $kind->value, 'account_id' => $accountId, 'as_of' => $asOf])
+            ->whereNotIn('id', DB::table('run_reversals')->select('run_id'))
+            ->orderByDesc('id')
+            ->first();
+    }
+
+    /**
+     * Whether a posted run has exactly these lines.
+     *
+     * @param list<RunLine> $lines
+     */
+    public function says(Run $run, array $lines): bool
+    {
+        $named = static fn (?int $customer, ?int $item, int $base): string => "{$customer} {$item} {$base}";
+        $posted = DB::table('run_lines')
+            ->where('run_id', $run->id)
+            ->get()
+            ->map(static fn (stdClass $row): string => $named($row->customer_id, $row->item_id, $row->base))
+            ->sort()
+            ->values()
+            ->all();
+        $planned = array_map(static fn (RunLine $line): string => $named($line->customerId, $line->itemId, $line->base->minor), $lines);
+        sort($planned);
+
+        return $posted === $planned;
+    }
+}

@@ -1,0 +1,198 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ajuste\Core\Posting;
+
+use Ajuste\Core\Ledger\Voucher;
+use Ajuste\Core\Money\Money;
+use Ajuste\Core\Refusal;
+use Ajuste\Core\Subledger\ItemHead;
+use Ajuste\Core\Subledger\OpenItem;
+use LogicException;
+
+/**
+ * Puts a posting plan together. It follows what the plan has taken of each item so far, so that a rule that goes on from there sees the
+ * item as the plan leaves it.
+ */
+final class PlanBuilder
+{
+    /** @var list<PlannedSettlement> */
+    private array $settlements = [];
+
+    /** @var list<PlannedVoucher> */
+    private array $vouchers = [];
+
+    /** @var list<NewItem> */
+    private array $items = [];
+
+    /** @var list<PlannedMatch> */
+    private array $matches = [];
+
+    /** @var array<int, UndoneMatch> by the match */
+    private array $undone = [];
+
+    /** @var list<Fact> */
+    private array $facts = [];
+
+    /** @var list<TrailEntry> */
+    private array $trail = [];
+
+    /** @var list<string> */
+    private array $warnings = [];
+
+    /** @var array<int, string> by item */
+    private array $seen = [];
+
+    /** @var array<int, OpenItem> items as the plan leaves them, by id */
+    private array $left = [];
+
+    private bool $oneSided = false;
+
+    /** @return int its place */
+    public function settlement(int $customerId, string $date): int
+    {
+        $this->settlements[] = new PlannedSettlement($customerId, $date);
+
+        return count($this->settlements) - 1;
+    }
+
+    /**
+     * @param ?int $settlement place of the settlement that causes it
+     * @return int its place
+     */
+    public function voucher(Voucher $voucher, ?int $settlement = null): int
+    {
+        $this->vouchers[] = new PlannedVoucher($voucher, $settlement);
+
+        return count($this->vouchers) - 1;
+    }
+
+    /**
+     * Takes a posted voucher back by its mirror.
+     *
+     * @return int its place
+     */
+    public function mirror(StandingVoucher $posted, string $date): int
+    {
+        $this->vouchers[] = new PlannedVoucher($posted->voucher->mirrored($date, "Reversal of {$posted->number}"), reverses: $posted->id);
+
+        return count($this->vouchers) - 1;
+    }
+
+    /** A new item, as it stands once the plan is posted. */
+    public function item(NewItem $item): OpenItem
+    {
+        $this->items[] = $item;
+
+        return OpenItem::planned(Ref::planned(count($this->items) - 1), $item->head, $item->amount, $item->base);
+    }
+
+    /** A new item whose amounts are those of a rule, carried by a voucher of the plan. */
+    public function newItem(ItemHead $head, Money $amount, Money $base, int $voucher): OpenItem
+    {
+        return $this->item(new NewItem($head, $amount, $base, $voucher));
+    }
+
+    /**
+     * @param ?int $settlement place of the settlement that it belongs to
+     *
+     * @throws Refusal when the plan would take more of an item than is open
+     */
+    public function match(string $date, OpenItem $debit, OpenItem $credit, MatchedAmounts $of, ?int $settlement = null): void
+    {
+        $this->matches[] = new PlannedMatch($date, $debit->ref, $credit->ref, $of->amount, $of->debitBase, $of->creditBase, $settlement);
+        $this->take($debit, $of->amount, $of->debitBase);
+        $this->take($credit, $of->amount, $of->creditBase);
+    }
+
+    /** An item as the plan leaves it so far. */
+    public function asLeft(OpenItem $item): OpenItem
+    {
+        return $this->left[$item->id] ?? $item;
+    }
+
+    public function undo(int $matchId, string $date, string $reason): void
+    {
+        $this->undone[$matchId] = new UndoneMatch($matchId, $date, $reason);
+    }
+
+    public function fact(Fact $fact): void
+    {
+        $this->facts[] = $fact;
+    }
+
+    /** @param  array<string, string>  $details */
+    public function trail(string $what, Subject $about, string $why = '', array $details = []): void
+    {
+        $this->trail[] = new TrailEntry($what, $about, $why, $details);
+    }
+
+    public function warn(string ...$warnings): void
+    {
+        array_push($this->warnings, ...array_values($warnings));
+    }
+
+    /** It puts one side right where the other is: control account and customers move apart or together by it. */
+    public function correctsOneSide(): void
+    {
+        $this->oneSided = true;
+    }
+
+    /** @param  Subject  $about what the posting comes to */
+    public function build(Subject $about): PostingPlan
+    {
+        $this->oneSided || $this->refuseApart();
+        $notes = new PlanNotes($this->trail, $this->warnings, array_values($this->seen));
+
+        return new PostingPlan(
+            $about,
+            $this->settlements,
+            $this->vouchers,
+            $this->items,
+            $this->matches,
+            array_values($this->undone),
+            $this->facts,
+            $notes,
+        );
+    }
+
+    private function take(OpenItem $item, Money $amount, Money $base): void
+    {
+        $standing = $this->asLeft($item);
+        if ($amount->isMoreThan($standing->takeable)) {
+            throw Refusal::changed(
+                "{$item->title()} has {$standing->takeable->grouped()} {$amount->currency->code} open, and {$amount->grouped()} was to "
+                    .'be settled of it.',
+            );
+        }
+        if ($item->ref->inBooks() !== null) {
+            $this->seen[$item->id] ??= "{$item->title()} has {$item->takeable->grouped()} open";
+        }
+        $this->left[$item->id] = $standing->less($amount, $base);
+    }
+
+    /**
+     * Both sides move by the same, on every control account: what a plan writes is two-sided by construction.
+     *
+     * @throws LogicException when they do not: the rule that made it is wrong
+     */
+    private function refuseApart(): void
+    {
+        $apart = [];
+        foreach ($this->vouchers as $planned) {
+            foreach ($planned->voucher->lines as $line) {
+                if ($line->account->carriesCustomers()) {
+                    $apart[$line->account->id] = ($apart[$line->account->id] ?? 0) + $line->base->minor;
+                }
+            }
+        }
+        foreach ($this->items as $item) {
+            $id = $item->head->account->controlAccountId;
+            $apart[$id] = ($apart[$id] ?? 0) - $item->effect()->minor;
+        }
+        if (array_filter($apart) !== []) {
+            throw new LogicException('Control account and customers would move apart: '.json_encode($apart));
+        }
+    }
+}

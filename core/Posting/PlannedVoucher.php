@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ajuste\Core\Posting;
+
+use Ajuste\Core\Ledger\Voucher;
+
+/** A voucher that a plan writes. */
+final readonly class PlannedVoucher
+{
+    /**
+     * @param ?int $settlement place of the settlement that causes it; null: none
+     * @param ?int $reverses key of the posted voucher that it takes back; null: none
+     */
+    public function __construct(public Voucher $voucher, public ?int $settlement = null, public ?int $reverses = null) {}
+}

@@ -1,0 +1,74 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Ledger;
+
+use Ajuste\Core\Ledger\Account;
+use Ajuste\Core\Ledger\AccountType;
+use Ajuste\Core\Ledger\BalanceSides;
+use Ajuste\Core\Ledger\Voucher;
+use Ajuste\Core\Ledger\VoucherLine;
+use Ajuste\Core\Money\Currency;
+use Ajuste\Core\Money\Money;
+use LogicException;
+use PHPUnit\Framework\TestCase;
+
+final class VoucherTest extends TestCase
+{
+    private static function line(int $minor, int $account = 1): VoucherLine
+    {
+        return new VoucherLine(new Account($account, "100{$account}", 'x'), Money::ofMinor($minor, 'EUR'), 'says');
+    }
+
+    public function test_a_line_is_debit_or_credit(): void
+    {
+        self::assertSame([1, null], [self::line(1)->debit()?->minor, self::line(1)->credit()]);
+        self::assertSame([null, 1], [self::line(-1)->debit(), self::line(-1)->credit()?->minor]);
+        self::assertSame([null, null], [self::line(0)->debit(), self::line(0)->credit()]);
+    }
+
+    public function test_a_voucher_balances(): void
+    {
+        $voucher = new Voucher('2026-10-31', 'x', [self::line(5), self::line(7), self::line(-12, 2)]);
+        self::assertSame(
+            [12, 12, -12],
+            [
+                $voucher->total()->minor,
+                $voucher->effectOn(new Account(1, '1001', 'x'))->minor,
+                $voucher->effectOn(new Account(2, '1002', 'x'))->minor,
+            ],
+        );
+        self::assertSame(
+            [-5, -7, 12],
+            array_map(static fn (VoucherLine $of): int => $of->base->minor, $voucher->mirrored('2026-11-01', 'back')->lines),
+        );
+        foreach (
+            [[[5, -4], 'does not balance: 1 minor'], [[5, 5], 'does not balance: 10 minor'], [[0, 0], 'is nil']] as [$minors, $words]
+        ) {
+            try {
+                new Voucher('2026-10-31', 'x', array_map(self::line(...), $minors));
+                self::fail($words);
+            } catch (LogicException $wrong) {
+                self::assertStringContainsString($words, $wrong->getMessage());
+            }
+        }
+    }
+
+    public function test_balances_of_both_sides(): void
+    {
+        $sides = BalanceSides::of(
+            array_map(static fn (int $of): Money => Money::ofMinor($of, 'EUR'), [5, -3, 0, 7, -4]),
+            Currency::of('EUR'),
+        );
+        self::assertSame([12, 7, false], [$sides->debit->minor, $sides->credit->minor, $sides->areEqual()]);
+        $even = BalanceSides::of([Money::ofMinor(5, 'EUR'), Money::ofMinor(-5, 'EUR')], Currency::of('EUR'));
+        self::assertTrue($even->areEqual());
+    }
+
+    public function test_income_and_expense_go_into_the_result(): void
+    {
+        $result = array_filter(AccountType::cases(), static fn (AccountType $of): bool => $of->isResult());
+        self::assertSame([AccountType::Income, AccountType::Expense], array_values($result));
+    }
+}

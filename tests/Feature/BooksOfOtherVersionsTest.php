@@ -1,0 +1,154 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Queries\Drafts;
+use App\Queries\Verification;
+use App\Support\Books;
+use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\DB;
+use PHPUnit\Framework\Attributes\DataProvider;
+
+/** Books that an earlier version made come to stand as new ones, with a backup beside them; those of a later version are left alone. */
+final class BooksOfOtherVersionsTest extends BooksTestCase
+{
+    /** A migration that has landed is never edited: books that ran it would not get what was changed. */
+    private const LANDED = [
+        '2026_01_01_000000_books.php' => '2983fd7b57bc5f85',
+        '2026_01_02_000000_bank.php' => 'ee6d823ffd4aa532',
+        '2026_01_03_000000_proof.php' => '956beb525f736fc4',
+        '2026_01_04_000000_unapplied.php' => '3998ce7875ff2908',
+        '2026_01_05_000000_notes.php' => '01bef24c3e57d401',
+        '2026_11_25_000000_earlier_shapes.php' => '4d710119a3a1b110',
+        '2026_11_25_000001_changes.php' => '3f3273834ce419f0',
+        '2026_11_25_000002_money_once.php' => '7e5c7aed62d948df',
+        'bank.sql' => '770872898cc29d3b',
+        'books.sql' => '7907943f952f8d8e',
+        'notes.sql' => 'd438480598a27fe3',
+        'proof.sql' => '05100c3173a0a342',
+        'unapplied.sql' => '1c7ca6e8948d9b73',
+    ];
+
+    /** @return iterable<string, array{string}> */
+    public static function versions(): iterable
+    {
+        foreach ((array) glob(dirname(__DIR__).'/fixtures/books/*.sqlite.gz') as $file) {
+            yield basename((string) $file, '.sqlite.gz') => [(string) $file];
+        }
+    }
+
+    public function test_landed_migrations_are_as_they_landed(): void
+    {
+        $digests = [];
+        foreach ([...(array) glob(database_path('migrations/*.php')), ...(array) glob(database_path('*.sql'))] as $file) {
+            $digests[basename((string) $file)] = substr(hash_file('sha256', (string) $file), 0, 16);
+        }
+        self::assertSame(self::LANDED, $digests, 'A new migration is added to the list; one that is on it is never changed.');
+    }
+
+    #[DataProvider('versions')]
+    public function test_they_migrate_to_exactly_the_schema_of_new_books(string $fixture): void
+    {
+        $new = Books::schema();
+        $this->take($fixture);
+        $rows = $this->rows();
+        self::assertNotSame([], app(Verification::class)->faults(), 'verify tells that the schema is another one');
+        $backup = app(Books::class)->open();
+        self::assertSame($new, Books::schema());
+        $kept = array_diff_key($rows, ['bank_lines' => 0, 'bank_placements' => 0]);
+        self::assertSame($kept, array_intersect_key($this->rows(), $kept));
+        self::assertSame([], $this->faults());
+        self::assertFileExists((string) $backup);
+        self::assertNull(app(Books::class)->open(), 'a second time there is nothing to do');
+        $this->match('C1', ['I1' => '', 'R1' => '']);
+        self::assertSame('0.00', $this->report('proof')['difference']);
+        self::assertSame([], $this->faults());
+    }
+
+    public function test_lines_of_the_first_shape_are_carried_over(): void
+    {
+        $this->take(dirname(__DIR__).'/fixtures/books/1-receipts.sqlite.gz');
+        app(Books::class)->open();
+        $lines = DB::table('money_lines as l')
+            ->leftJoin('placements as p', 'p.line_id', '=', 'l.id')
+            ->orderBy('l.id')
+            ->get(['l.remittance', 'l.amount', 'p.kind']);
+        self::assertSame(
+            [['I1', 40_000, null], ['Q3', 10_000, 'not_receivables']],
+            $lines->map(static fn (object $of): array => [$of->remittance, $of->amount, $of->kind])->all(),
+        );
+    }
+
+    public function test_a_draft_keeps_its_amounts(): void
+    {
+        $this->take(dirname(__DIR__).'/fixtures/books/3-unapplied.sqlite.gz');
+        app(Books::class)->open();
+        $draft = app(Drafts::class)->of((int) DB::table('receipt_drafts')->value('line_id'));
+        self::assertSame(['1234.50', '2.00'], [$draft?->takes[$this->itemId('I2')]?->decimal(), $draft?->charges?->decimal()]);
+        self::assertNull($draft->takes[$this->itemId('I1')]);
+    }
+
+    public function test_every_command_brings_them_up_to_date_and_a_page_says_what_to_do(): void
+    {
+        $this->take(dirname(__DIR__).'/fixtures/books/3-unapplied.sqlite.gz');
+        $this->get('/sign-in')->assertStatus(503)->assertSee('of an earlier version');
+        self::assertSame(0, Artisan::call('ajuste:aged', ['--json' => true]));
+        $this->get('/sign-in')->assertOk();
+        self::assertCount(1, (array) glob("{$this->folder}/books.sqlite.before-*"));
+    }
+
+    public function test_books_of_a_later_version_are_left_alone(): void
+    {
+        DB::table('migrations')->insert(['migration' => '2099_01_01_000000_to_come', 'batch' => 9]);
+        $this->refused('later version of Ajuste (2099_01_01_000000_to_come)', fn () => app(Books::class)->open());
+        self::assertSame(1, Artisan::call('ajuste:aged'));
+        $this->get('/sign-in')->assertStatus(503)->assertSee('later version');
+    }
+
+    public function test_where_there_are_none_a_page_says_so(): void
+    {
+        DB::disconnect();
+        unlink("{$this->folder}/books.sqlite");
+        $this->get('/sign-in')->assertStatus(503)->assertSee('There are no books at');
+    }
+
+    public function test_verify_names_what_is_missing(): void
+    {
+        DB::statement('DROP TRIGGER vouchers_balance');
+        self::assertSame(['The trigger vouchers_balance is missing.'], app(Verification::class)->faults());
+    }
+
+    /** @return list<string> without the source files, which are not kept with the books of the test */
+    private function faults(): array
+    {
+        return array_values(
+            array_filter(app(Verification::class)->faults(), static fn (string $fault): bool => ! str_contains($fault, 'source file')),
+        );
+    }
+
+    private function take(string $fixture): void
+    {
+        DB::disconnect();
+        array_map(unlink(...), (array) glob("{$this->folder}/books.sqlite*"));
+        file_put_contents("{$this->folder}/books.sqlite", (string) gzdecode((string) file_get_contents($fixture)));
+        DB::reconnect();
+    }
+
+    /** @return array<string, int> rows by table */
+    private function rows(): array
+    {
+        $rows = [];
+        foreach (
+            DB::select(
+                "SELECT name FROM sqlite_master WHERE type = 'table' AND name NOT IN ('migrations', 'changes', "."'customer_changes')",
+            ) as $table
+        ) {
+            $rows[$table->name] = DB::table($table->name)->count();
+        }
+        ksort($rows);
+
+        return $rows;
+    }
+}

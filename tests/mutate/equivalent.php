@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+/* Changes that no test can see, and why. Named as the run names them: file, line, what becomes what. */
+
+$assertion = 'assertions are for readers and do not run';
+$places = 'places need only differ from each other';
+$keys = 'only the keys of the array are read';
+$set = 'only whether it is there is asked';
+$words = 'words, and whole numbers, are the same however strictly they are compared';
+
+return [
+    'core/Proposal/ReferenceReader.php: $bare[self::bare($plain)] = true; | true to false' => $keys,
+    'core/Proposal/PayerRecognition.php: $this->byWord[$word][$profile->customerId] = true; | true to false' => $keys,
+    'core/Exchange/Bank/Mt940Reader.php: in_array($part[3], [\'C\', \'RD\'], true) ? $amount : $amount->negated(),'
+        .' | true to false' => $words,
+    'core/Exchange/Mapping.php: return in_array($text, $field->choices, true) | true to false' => $words,
+    'core/Bank/BankAgainstBook.php: in_array($posting->amount->minor, $this->elsewhere, true) => Likely::WrongAccount,'
+        .' | true to false' => $words,
+    'core/Settlement/DepositShare.php: if ($net > 0 && $net <= $this->deposit->takeable->minor && '.
+    '$this->share($this->whole, $net) === $gross->minor) { | > to >=' => 'a share of nothing is nothing, and the gross is above zero',
+    'core/Proposal/CombinationSearch.php: $most = array_sum(array_map(static fn (Candidate $item): int => '.
+    'max(0, $item->gross()), $candidates)); | 0 to 1' => 'it changes how much is looked at, and not what is found',
+    'core/Presentation/PresentationPlan.php: if ($this->voucher === null || $this->mirror === null) {'
+        .' | || to &&' => 'both are there, or neither',
+    'core/Settlement/Reductions.php: assert($reason->account !== null); | !== to ===' => $assertion,
+    'core/Settlement/Matching.php: $seen[$tick->item->id] = true; | true to false' => $set,
+    'core/Proof/Proof.php: $taken[$posting->id] = true; | true to false' => $set,
+    'core/Proposal/Proposer.php: $seen = [self::key($proposal) => true]; | true to false' => $set,
+    'core/Proposal/ReferenceReader.php: $whole[$plain] = true; | true to false' => $keys,
+    'core/Proposal/RemittanceAdvice.php: $rest = array_diff_key($amounts, [$place => 0]); | 0 to 1' => $keys,
+    'core/Proposal/RemittanceHeading.php: return isset($columns[\'document\']) && array_intersect_key($columns, '
+        .'[\'gross\' => 0, \'paid\' => 0, \'deduction\' => 0]) !== [] | 0 to 1' => $keys,
+    'core/Subledger/ExchangeCover.php: $isSettled = static fn (BaseDifference $difference): bool => '
+        .'in_array($difference->sourceId, $settled, true); | true to false' => $words,
+    'core/Money/Rounding.php: $sign = $whole < 0 ? -1 : 1; | < to <=' => 'nothing has no sign',
+    'core/Proof/CauseNamer.php: return $small > 0 && $power === $large; | > to >=' => 'two that are both nothing do not differ',
+    'core/Proposal/PayerRecognition.php: return $ranked !== [] && $ranked[0]->score >= self::SURE && '
+        .'$ranked[0]->score > ($ranked[1]->score ?? 0); | 0 to 1' => 'a sure score is far above both',
+    'core/Posting/PostingPlan.php: private const WORDS = [\'reason\' => true, \'description\' => true, \'text\' => true]; | '
+        .'true to false' => $keys,
+    'core/Proposal/ReferenceReader.php: $whole[$before.$plain] = true; | true to false' => $keys,
+    'core/Settlement/TakenDiscounts.php: $gives = in_array($tick->item->id, $giving, true) && $of->missing->isPositive(); | '
+        .'true to false' => $words,
+    'core/Proposal/BankConfirmation.php: if ($other->id !== $line->id && ! isset($found[$other->id]) && '
+        .'in_array($mine[0], $passes($other), true)) { | true to false' => 'two postings never have one key',
+    'core/Proof/CauseNamer.php: if ($ledger > 0 === $subledger > 0) { | > to >=' => 'digits of nothing are neither exchanged nor shifted',
+    'core/Proposal/PayerRecognition.php: $best = 0; | 0 to 1' => 'a score below fifty is dropped',
+    'core/Proposal/PayerRecognition.php: return count($words) < 2 || $text === [] ? 0 : (int) round((85 * '
+        .'count(array_intersect($words, $text))) / count($words)); | 0 to 1' => 'a score below fifty is dropped',
+    'core/Proposal/PayerRecognition.php: return $one === [] || $other === [] ? 0 : (int) round((200 * '
+        .'count(array_intersect($one, $other))) / (count($one) + count($other))); | 0 to 1' => 'a score below fifty is dropped',
+    'core/Proposal/PayerRecognition.php: return $one === [] || $other === [] ? 0 : (int) round((200 * '
+        .'count(array_intersect($one, $other))) / (count($one) + count($other))); | || to &&' => 'of no words none are in common',
+    'core/Settlement/ReceiptPlan.php: assert($items !== []); | !== to ===' => $assertion,
+    'core/Settlement/ReceiptPlan.php: assert($lines !== []); | !== to ===' => $assertion,
+    'core/Settlement/CreditNote.php: assert($credited !== []); | !== to ===' => $assertion,
+    'core/Proposal/RemittanceAdvice.php: if ($kept !== 0 && abs($kept) < $gross && in_array($gross - abs($kept), $rest, true)) { | '
+        .'true to false' => $words,
+    'core/Exchange/TableComparison.php: $times[$name] = ($times[$name] ?? 0) + 1; | + to -' => $places,
+    'core/Exchange/TableComparison.php: $times[$name] = ($times[$name] ?? 0) + 1; | 1 to 2' => $places,
+    'core/Exchange/TableComparison.php: $times[$name] = ($times[$name] ?? 0) + 1; | 0 to 1' => $places,
+];
