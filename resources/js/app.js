@@ -7,6 +7,8 @@ window.htmx = htmx;
 htmx.config.allowEval = false;
 htmx.config.includeIndicatorStyles = false;
 htmx.config.scrollBehavior = 'instant';
+// What is on the screen works at once: with a delay, a key pressed just after a page came would be lost.
+htmx.config.defaultSettleDelay = 0;
 // A refusal of the server is a page like any other: show it.
 htmx.config.responseHandling = [
     { code: '204', swap: false },
@@ -15,4 +17,4 @@ htmx.config.responseHandling = [
 
 Alpine.data('grid', grid);
 Alpine.start();
-listenForKeys(htmx);
+document.addEventListener('DOMContentLoaded', () => listenForKeys(htmx));

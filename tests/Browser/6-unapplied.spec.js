@@ -41,6 +41,15 @@ test('more than is open is said at once, and the chosen row stays chosen while p
     await expect(page.locator('#rehearsal').getByRole('alert')).toContainText('but only');
 });
 
+test('a key pressed as soon as a page is there is not lost', async ({ page }) => {
+    await page.evaluate(() => {
+        const propose = () => document.body.dispatchEvent(new KeyboardEvent('keydown', { key: 'p', bubbles: true }));
+        document.addEventListener('htmx:afterSwap', () => setTimeout(propose), { once: true });
+    });
+    await press(page, '4');
+    await expect(page.locator('#rehearsal [data-item]').first()).toBeAttached();
+});
+
 test('the unapplied list is cleared to the ones with a reason', async ({ page }) => {
     test.setTimeout(600_000);
     const before = ajuste('proof');
