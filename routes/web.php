@@ -10,6 +10,7 @@ use App\Http\Controllers\CreditBalancesController;
 use App\Http\Controllers\CreditNotesController;
 use App\Http\Controllers\DepositsController;
 use App\Http\Controllers\DeskController;
+use App\Http\Controllers\DirectDebitsController;
 use App\Http\Controllers\FindController;
 use App\Http\Controllers\IntakeController;
 use App\Http\Controllers\JournalsController;
@@ -61,6 +62,15 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/customers/options', [BatchesController::class, 'customers'])
         ->name('customers.options')
         ->middleware('reads-session-only');
+    Route::controller(DirectDebitsController::class)->group(function (): void {
+        Route::get('/direct-debits', 'index')->name('direct-debits');
+        Route::get('/mandates', 'mandates')->name('mandates');
+        Route::get('/direct-debits/{collection}', 'show')->name('collection')->whereNumber('collection');
+        Route::get('/direct-debits/{collection}/{part}.xml', 'file')
+            ->name('collection.file')
+            ->whereNumber('collection')
+            ->whereIn('part', ['order', 'answer']);
+    });
     Route::get('/deposits', [DepositsController::class, 'index'])->name('deposits');
     Route::get('/credit-notes/{item}.pdf', [CreditNotesController::class, 'paper'])
         ->name('credit-note.paper')
@@ -199,6 +209,15 @@ Route::middleware('auth')->group(function (): void {
             Route::post('/batches/{batch}/declare', 'declare')->name('batches.declare')->whereNumber('batch');
             Route::post('/batches/{batch}/close', 'close')->name('batches.close')->whereNumber('batch');
             Route::post('/batches/{batch}/post', 'post')->name('batches.post')->whereNumber('batch');
+        });
+        Route::controller(DirectDebitsController::class)->group(function (): void {
+            Route::post('/direct-debits', 'prepare')->name('collection.prepare');
+            Route::post('/direct-debits/rehearse', 'rehearse')->name('collection.rehearse')->middleware('reads-session-only');
+            Route::post('/direct-debits/{collection}/tell', 'tell')->name('collection.tell')->whereNumber('collection');
+            Route::post('/direct-debits/{collection}/send', 'send')->name('collection.send')->whereNumber('collection');
+            Route::post('/direct-debits/{collection}/discard', 'discard')->name('collection.discard')->whereNumber('collection');
+            Route::post('/mandates', 'keep')->name('mandates.keep');
+            Route::post('/mandates/{mandate}/end', 'end')->name('mandates.end')->whereNumber('mandate');
         });
         Route::get('/customers/{customer}/credit-note', [CreditNotesController::class, 'create'])
             ->name('credit-note')

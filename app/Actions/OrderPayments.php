@@ -4,14 +4,15 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use Ajuste\Core\Exchange\Bank\OrderAnswer;
 use Ajuste\Core\Exchange\Bank\Payment;
 use Ajuste\Core\Exchange\Bank\PaymentOrder;
 use Ajuste\Core\Exchange\Setting;
-use Ajuste\Core\Ledger\AccountRole;
 use Ajuste\Core\Money\Currency;
 use Ajuste\Core\Money\Money;
 use Ajuste\Core\Refusal;
 use App\Actions\Posting\Once;
+use App\Queries\MoneyAccounts;
 use App\Queries\RefundList;
 use App\Queries\Settings;
 use App\StandIn\Bank;
@@ -27,6 +28,7 @@ final readonly class OrderPayments
     public function __construct(
         private Settings $settings,
         private RefundList $refunds,
+        private MoneyAccounts $accounts,
         private Bank $bank,
         private Actor $actor,
         private AuditTrail $audit,
@@ -55,8 +57,7 @@ final readonly class OrderPayments
 
     /**
      * Asks the bank for all transfers that were not ordered yet, with an order for each currency from the account that the books name for
-     * it,
-     * and notes its answers.
+     * it, and notes its answers.
      *
      * @return list<int> the orders
      *
@@ -72,7 +73,10 @@ final readonly class OrderPayments
             if ($byCurrency === []) {
                 throw new Refusal('No transfer waits to be ordered.');
             }
-            $accounts = array_map($this->ownAccount(...), array_combine(array_keys($byCurrency), array_keys($byCurrency)));
+            $accounts = [];
+            foreach (array_keys($byCurrency) as $currency) {
+                $accounts[$currency] = $this->accounts->own(Currency::of($currency))->number;
+            }
             $orders = [];
             foreach ($byCurrency as $currency => $refunds) {
                 $orders[] = $this->orderFrom($accounts[$currency], $refunds, $day);
@@ -98,7 +102,7 @@ final readonly class OrderPayments
             'who' => $this->actor->who,
             'recorded_at' => Moment::now(),
         ]);
-        $said = PaymentOrder::answered($answer);
+        $said = OrderAnswer::read($answer);
         foreach ($refunds as $refund) {
             [$accepted, $why] = $said[$refund->document] ?? [false, 'the bank did not answer'];
             DB::table('refunds_ordered')->insert([
@@ -114,33 +118,6 @@ final readonly class OrderPayments
         ]);
 
         return $id;
-    }
-
-    /**
-     * The number of the account that pays in a currency: the one that the books name, else the only one that is kept in it.
-     *
-     * @throws Refusal when there is none, or there are two
-     */
-    private function ownAccount(string $currency): string
-    {
-        $named = $this->settings->in(Setting::OwnBank, Currency::of($currency));
-        $numbers = DB::table('accounts')
-            ->where('role', AccountRole::Bank->value)
-            ->where('iban', '<>', '')
-            ->when(
-                $named !== '',
-                static fn ($query) => $query->where('account', $named),
-                fn ($query) => $query->whereRaw("coalesce(nullif(currency, ''), ?) = ?", [$this->settings->base()->code, $currency]),
-            )
-            ->pluck('iban');
-
-        return $numbers->count() === 1
-            ? (string) $numbers->first()
-            : throw new Refusal(
-                "No bank account of your own is known from which to pay in {$currency}. Name it as own_bank.{$currency} in settings.csv, "
-                    .'and '.
-                    'give it its iban in accounts.csv.',
-            );
     }
 
     private static function payment(stdClass $refund): Payment

@@ -5,7 +5,11 @@ declare(strict_types=1);
 namespace App\Console;
 
 use Ajuste\Core\Calendar\Period;
+use Ajuste\Core\DirectDebit\Mandate;
+use Ajuste\Core\DirectDebit\MandateUse;
+use Ajuste\Core\DirectDebit\Scheme;
 use Ajuste\Core\Refusal;
+use App\Actions\DirectDebits\KeepMandates;
 use App\Actions\Import\ImportFiles;
 use App\Actions\Import\RefusedRows;
 use App\Actions\LockPeriod;
@@ -17,6 +21,7 @@ use Database\Seeders\DemoFiles;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\File;
+use LogicException;
 use ZipArchive;
 
 /** Makes the books of the demo, through the same import that a user has. */
@@ -34,7 +39,7 @@ final class DemoCommand extends Command
 
     protected $description = 'Makes the demo books';
 
-    public function handle(ImportFiles $import, LockPeriod $lock, Decide $decide): int
+    public function handle(ImportFiles $import, LockPeriod $lock, Decide $decide, KeepMandates $mandates): int
     {
         $file = DB::connection()->getDatabaseName();
         if ($this->option('fresh')) {
@@ -44,7 +49,7 @@ final class DemoCommand extends Command
         $known = is_file($file) && DB::getSchemaBuilder()->hasTable('users') && User::query()->exists();
         if (! $known) {
             $this->callSilently('ajuste:books');
-            $this->seed($import, $lock, $decide, dirname($file).'/hand-in');
+            $this->seed($import, $lock, $decide, $mandates, dirname($file).'/hand-in');
         } else {
             app(Books::class)->open();
         }
@@ -57,7 +62,7 @@ final class DemoCommand extends Command
         return self::SUCCESS;
     }
 
-    private function seed(ImportFiles $import, LockPeriod $lock, Decide $decide, string $folder): void
+    private function seed(ImportFiles $import, LockPeriod $lock, Decide $decide, KeepMandates $mandates, string $folder): void
     {
         $demo = new DemoFiles();
         foreach (['october' => $demo->handedOver(), 'october-mended' => $demo->mended()] as $name => $files) {
@@ -94,6 +99,11 @@ final class DemoCommand extends Command
             ] as [$code, $words, $account, $relief, $rate, $names]
         ) {
             $decide->keepReason("demo-{$code}", $code, $words, $account, $relief, $rate, $names);
+        }
+        foreach (DemoFiles::MANDATES as [$number, $reference, $iban, $scheme, $use]) {
+            $customer = DB::table('customers')->where('customer', $number)->first(['id', 'name']) ?? throw new LogicException($number);
+            $mandate = new Mandate($reference, $customer->name, $iban, '2026-03-16', Scheme::from($scheme), MandateUse::from($use));
+            $mandates->add("demo-{$reference}", $customer->id, $mandate, '2026-03-16');
         }
         $lock->post(Period::of('2026-09'));
         foreach (self::PEOPLE as [$name, $email, $role]) {

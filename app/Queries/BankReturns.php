@@ -52,7 +52,6 @@ final class BankReturns
                 Money::ofMinor($row->amount, $taken->currency),
                 isset($named[$row->root_id]),
                 $taken,
-                $line->charges,
             ),
             $rows,
         );

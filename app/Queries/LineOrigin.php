@@ -15,6 +15,7 @@ final readonly class LineOrigin
      * @param ?int $partOf the line that was divided into this and others
      * @param bool $isReversal whether the bank says that it takes another line back
      * @param ?int $mayBe a line that it may be once more, where nobody has answered yet
+     * @param string $returnReason why a payment came back, the bank's code or blank
      */
     public function __construct(
         public string $way,
@@ -24,5 +25,6 @@ final readonly class LineOrigin
         public ?int $partOf,
         public bool $isReversal,
         public ?int $mayBe = null,
+        public string $returnReason = '',
     ) {}
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Queries;
 
+use Ajuste\Core\Exchange\Setting;
 use Ajuste\Core\Ledger\Account;
 use Ajuste\Core\Ledger\AccountRole;
 use Ajuste\Core\Money\Currency;
@@ -42,6 +43,32 @@ final readonly class MoneyAccounts
         $accounts = $this->settings->accounts();
 
         return $accounts->allWithRole($way->receivedOn())[0] ?? $accounts->withRole(AccountRole::Bank);
+    }
+
+    /**
+     * The bank account of a currency: the one that the books name, else the only one that is kept in it.
+     *
+     * @throws Refusal when there is none, there are two, or its number is not known
+     */
+    public function own(Currency $currency): OwnBank
+    {
+        $named = $this->settings->in(Setting::OwnBank, $currency);
+        $rows = DB::table('accounts')
+            ->where('role', AccountRole::Bank->value)
+            ->where('iban', '<>', '')
+            ->when(
+                $named !== '',
+                static fn ($query) => $query->where('account', $named),
+                fn ($query) => $query->whereRaw("coalesce(nullif(currency, ''), ?) = ?", [$this->settings->base()->code, $currency->code]),
+            )
+            ->pluck('iban', 'id');
+
+        return $rows->count() === 1
+            ? new OwnBank($this->settings->accounts()->withId((int) $rows->keys()->first()), (string) $rows->first())
+            : throw new Refusal(
+                "No bank account of your own is known from which to pay or to which to collect in {$currency->code}. Name it as "
+                    ."own_bank.{$currency->code} in settings.csv, and give it its iban in accounts.csv.",
+            );
     }
 
     public function currency(Account $account): Currency

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Queries;
 
+use Ajuste\Core\Exchange\Bank\ReturnReason;
 use Ajuste\Core\Ledger\Account;
 use Ajuste\Core\Money\Money;
 use Ajuste\Core\Refusal;
@@ -39,6 +40,12 @@ final readonly class StatementLine
     public function title(): string
     {
         return $this->text() === '' ? $this->reference : $this->text();
+    }
+
+    /** Why a payment came back, in the words of the bank's code, else as it was written. */
+    public function whyReturned(): string
+    {
+        return $this->origin->returnReason === '' ? $this->payer->remittance : ReturnReason::said($this->origin->returnReason);
     }
 
     /** @throws Refusal when it may be another line once more, and nobody has said yet */

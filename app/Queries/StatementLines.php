@@ -249,6 +249,7 @@ final class StatementLines
                 $row->part_of,
                 (bool) $row->is_reversal,
                 $row->may_be,
+                $row->return_reason,
             ),
         );
     }

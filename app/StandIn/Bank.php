@@ -9,7 +9,6 @@ use Ajuste\Core\Calendar\Terms;
 use Ajuste\Core\Exchange\Bank\BankBalance;
 use Ajuste\Core\Exchange\Bank\BankEntry;
 use Ajuste\Core\Exchange\Bank\BankLine;
-use Ajuste\Core\Exchange\Bank\BankReferences;
 use Ajuste\Core\Exchange\Bank\BankStatement;
 use Ajuste\Core\Exchange\Bank\CamtWriter;
 use Ajuste\Core\Exchange\Bank\Iban;
@@ -39,7 +38,7 @@ final readonly class Bank
     /** The most that the account pays at once, in units of its currency. */
     private const MOST = 50_000.0;
 
-    public function __construct(private Settings $settings, private Positions $positions) {}
+    public function __construct(private Settings $settings, private Positions $positions, private BankDebits $debits) {}
 
     /**
      * The next statement as camt.053.
@@ -77,8 +76,8 @@ final readonly class Bank
     }
 
     /**
-     * What the bank says to a payment order, as pain.002: it takes every transfer whose account number holds and whose amount is not beyond
-     * belief.
+     * What the bank says to an order to pay or to collect, as pain.002: it takes everything whose account number holds and whose amount is
+     * not beyond belief.
      */
     public function answer(string $order): string
     {
@@ -89,8 +88,9 @@ final readonly class Bank
             trim((string) $path->evaluate("string(.//*[local-name()=\"{$name}\"])", $of ?? $document->documentElement)),
             ENT_XML1,
         );
+        $kind = substr((string) $document->documentElement?->namespaceURI, -15);
         $transactions = '';
-        foreach ($path->query('//*[local-name()="CdtTrfTxInf"]') ?: [] as $transfer) {
+        foreach ($path->query('//*[local-name()="CdtTrfTxInf" or local-name()="DrctDbtTxInf"]') ?: [] as $transfer) {
             if (! ($transfer instanceof DOMElement)) {
                 continue;
             }
@@ -111,7 +111,7 @@ final readonly class Bank
             "xmlns=\"urn:iso:std:iso:20022:tech:xsd:pain.002.001.10\"><CstmrPmtStsRpt><GrpHdr><MsgId>{$text(
                 'MsgId',
             )}-S</MsgId><CreDtTm>{$text('CreDtTm')}</CreDtTm><InitgPty><Nm>{$text('Nm')}</Nm></InitgPty></GrpHdr><OrgnlGrpInfAndSts>".
-            "<OrgnlMsgId>{$text('MsgId')}</OrgnlMsgId><OrgnlMsgNmId>pain.001.001.09</OrgnlMsgNmId></OrgnlGrpInfAndSts>".
+            "<OrgnlMsgId>{$text('MsgId')}</OrgnlMsgId><OrgnlMsgNmId>{$kind}</OrgnlMsgNmId></OrgnlGrpInfAndSts>".
             "<OrgnlPmtInfAndSts><OrgnlPmtInfId>{$text('PmtInfId')}</OrgnlPmtInfId>{$transactions}</OrgnlPmtInfAndSts>".
             "</CstmrPmtStsRpt></Document>\n";
     }
@@ -124,25 +124,31 @@ final readonly class Bank
             ...$this->customersPay($control, $day, $chance),
             ...$this->refundsPaid($day),
             ...$this->paymentsReturned(),
-            [new Payer('Cierzo Energy Supply', '', 'Electricity, mill 2'), -$chance->getInt(40_000, 90_000), ''],
-            [new Payer('', '', 'Account keeping'), -1_250, ''],
+            ...$this->debits->credited($day),
+            ...$this->debits->returned($day),
+            $this->movement(new Payer('Cierzo Energy Supply', '', 'Electricity, mill 2'), -$chance->getInt(40_000, 90_000)),
+            $this->movement(new Payer('', '', 'Account keeping'), -1_250),
         ];
-        $lines = [];
-        foreach ($movements as $place => [$payer, $amount, $endToEnd]) {
-            $reference = 'BV'.str_replace('-', '', substr($day, 2)).'-'.($place + 1);
-            $money = Money::ofMinor($amount, $this->settings->base());
-            $lines[] = new BankLine($day, $day, $money, new BankReferences($reference, $endToEnd), $payer);
-        }
+        $name = 'BV'.str_replace('-', '', substr($day, 2));
 
-        return $lines;
+        return array_map(
+            static fn (BankMovement $movement, int $place): BankLine => $movement->line($day, "{$name}-".($place + 1)),
+            $movements,
+            array_keys($movements),
+        );
     }
 
-    /** @return list<array{Payer, int, string}> payer, amount and end-to-end reference */
+    private function movement(Payer $payer, int $minor, string $endToEnd = ''): BankMovement
+    {
+        return new BankMovement($payer, Money::ofMinor($minor, $this->settings->base()), $endToEnd);
+    }
+
+    /** @return list<BankMovement> */
     private function customersPay(Account $control, string $day, Randomizer $chance): array
     {
         $movements = [];
-        $add = static function (string $party, string $text, int $amount) use (&$movements): void {
-            $movements[] = [new Payer($party, '', $text), $amount, ''];
+        $add = function (string $party, string $text, int $amount) use (&$movements): void {
+            $movements[] = $this->movement(new Payer($party, '', $text), $amount);
         };
         foreach ($this->payers($control, $day, $chance) as $place => [$name, $items]) {
             [$first, $second] = [$items[0], $items[1] ?? null];
@@ -175,7 +181,7 @@ final readonly class Bank
         return $movements;
     }
 
-    /** @return list<array{Payer, int, string}> refunds that were ordered and accepted */
+    /** @return list<BankMovement> refunds that were ordered and accepted */
     private function refundsPaid(string $day): array
     {
         $refunds = DB::table('refunds as r')
@@ -199,24 +205,25 @@ final readonly class Bank
         return array_values(
             $refunds
                 ->map(
-                    static fn (stdClass $refund): array => [
+                    fn (stdClass $refund): BankMovement => $this->movement(
                         new Payer($refund->payee, $refund->iban, "Refund {$refund->document}"),
                         -(int) $refund->paid,
                         $refund->document,
-                    ],
+                    ),
                 )
                 ->all(),
         );
     }
 
-    /** @return list<array{Payer, int, string}> payments of earlier days that come back, each with its fee */
+    /** @return list<BankMovement> payments of earlier days that come back, each with its fee */
     private function paymentsReturned(): array
     {
         $movements = [];
         foreach ($this->comesBack() as $payment) {
             $text = "Returned, account closed: {$payment->end_to_end}";
-            $movements[] = [new Payer($payment->party, $payment->party_account, $text), -(int) $payment->amount, $payment->end_to_end];
-            $movements[] = [new Payer('', '', "Fee for the return of {$payment->end_to_end}"), -350, ''];
+            $payer = new Payer($payment->party, $payment->party_account, $text);
+            $movements[] = $this->movement($payer, -(int) $payment->amount, $payment->end_to_end);
+            $movements[] = $this->movement(new Payer('', '', "Fee for the return of {$payment->end_to_end}"), -350);
         }
 
         return $movements;
@@ -250,8 +257,10 @@ final readonly class Bank
     private function payers(Account $control, string $day, Randomizer $chance): array
     {
         $due = [];
+        $collected = array_fill_keys(DB::table('mandates')->pluck('customer_id')->all(), true);
         foreach ($this->positions->open($control->id, $day) as [$customer, $item]) {
             if (
+                ! isset($collected[$customer->id]) &&
                 $item->side === Side::Debit &&
                 $item->open->currency->code === $this->settings->base()->code &&
                 $item->open->minor > 10_000 &&

@@ -59,6 +59,14 @@ final class Day
         return self::at($day)->modify(sprintf('%+d days', $days))->format('Y-m-d');
     }
 
+    /** The same day of a later month, or that month's last day where it has no such day. */
+    public static function plusMonths(string $day, int $months): string
+    {
+        $month = self::at(self::firstOfMonth($day))->modify(sprintf('%+d months', $months))->format('Y-m-d');
+
+        return min(substr($month, 0, 8).substr($day, 8), self::lastOfMonth($month));
+    }
+
     public static function lastOfMonth(string $day): string
     {
         return self::at($day)->modify('last day of this month')->format('Y-m-d');

@@ -8,6 +8,8 @@ use Ajuste\Core\Aging\Credits;
 use Ajuste\Core\Calendar\AgeBuckets;
 use Ajuste\Core\Calendar\AgedBasis;
 use Ajuste\Core\Calendar\Period;
+use Ajuste\Core\DirectDebit\DirectDebits;
+use Ajuste\Core\Exchange\Bank\CreditorIdentifier;
 use Ajuste\Core\Money\Currency;
 use Ajuste\Core\Presentation\CreditBalancePolicy;
 use Ajuste\Core\Refusal;
@@ -41,12 +43,14 @@ enum Setting: string
     case AgedCredits = 'aged_credits';
     case ApprovalLimit = 'approval_limit';
     case OwnBank = 'own_bank';
+    case CreditorIdentifier = 'creditor_identifier';
+    case DebitNoticeDays = 'debit_notice_days';
 
     public function default(): string
     {
         return match ($this) {
             self::BaseCurrency => 'EUR',
-            self::BooksName, self::Period, self::OwnBank => '',
+            self::BooksName, self::Period, self::OwnBank, self::CreditorIdentifier => '',
             self::PairingWindowDays, self::RateDays => '5',
             self::ReceiptToleranceAmount => '1.00',
             self::ReceiptTolerancePercent => '0.5',
@@ -57,6 +61,7 @@ enum Setting: string
             self::TaxReliefDiscounts => 'yes',
             self::BankChargesLimit => '50.00',
             self::ResidueLimit => '5.00',
+            self::DebitNoticeDays => (string) DirectDebits::NOTICE_DAYS,
             self::ResiduePercent => '1',
             self::ResidueDays => '30',
             self::WriteBackLimit, self::CreditBalanceLimit => '0.00',
@@ -84,6 +89,9 @@ enum Setting: string
     {
         $expected = match ($this) {
             self::BooksName, self::OwnBank => null,
+            self::CreditorIdentifier => $value === '' || CreditorIdentifier::isValid($value)
+                ? null
+                : 'a creditor identifier whose check digits hold is expected, such as DE98ZZZ09999999999',
             self::BaseCurrency => Currency::isKnown($value) ? null : 'a currency code of ISO 4217 is expected, such as EUR',
             self::Period => self::passes(static fn () => Period::of($value)) ? null : 'year and month are expected, such as 2026-10',
             self::Buckets => self::passes(static fn () => AgeBuckets::parse($value, AgedBasis::DueDate))
@@ -95,12 +103,8 @@ enum Setting: string
             self::CreditBalances => self::oneOf($value, array_column(CreditBalancePolicy::cases(), 'value')),
             self::AgedBasis => self::oneOf($value, ['due', 'document']),
             self::AgedCredits => self::oneOf($value, array_column(Credits::cases(), 'value')),
-            self::PairingWindowDays, self::CombinationItems, self::DiscountGraceDays, self::ResidueDays, self::RateDays => preg_match(
-                '/^\d{1,4}$/D',
-                $value,
-            ) === 1
-                ? null
-                : 'a whole number is expected',
+            self::PairingWindowDays, self::CombinationItems, self::DiscountGraceDays, self::ResidueDays, self::RateDays,
+            self::DebitNoticeDays => preg_match('/^\d{1,4}$/D', $value) === 1 ? null : 'a whole number is expected',
             default => preg_match('/^\d{1,12}(\.\d{1,4})?$/D', $value) === 1 ? null : 'a number of zero or above is expected',
         };
         if ($expected !== null) {

@@ -15,15 +15,14 @@ final readonly class ReturnedReceipt
      */
     private const MOST_FEE = 100;
 
-    /** What the bank took beyond the receipt, less what it names as its charges itself; below zero where it took less. */
+    /** What the bank took beyond the receipt, its charges among it; below zero where it took less. */
     public Money $fee;
 
     /** Whether it took exactly the receipt. */
     public bool $isSame;
 
     /**
-     * @param Money $taken by the bank
-     * @param Money $charges that the bank names
+     * @param Money $taken by the bank, what it charged for it included
      * @param bool $isNamed whether the line quotes the receipt
      */
     public function __construct(
@@ -34,9 +33,8 @@ final readonly class ReturnedReceipt
         public Money $amount,
         public bool $isNamed,
         Money $taken,
-        Money $charges,
     ) {
-        $this->fee = $taken->plus($charges)->minus($amount);
+        $this->fee = $taken->minus($amount);
         $this->isSame = $taken->equals($amount);
     }
 

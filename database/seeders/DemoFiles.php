@@ -67,6 +67,19 @@ final class DemoFiles
     /** An account number whose bank does not exist. */
     private const IBAN = 'ES7799990000571234567890';
 
+    /** A creditor identifier whose check digits hold and that nobody was given. */
+    private const CREDITOR = 'ES75ZZZX99990000';
+
+    /** Who lets it be collected: customer, reference, account at a bank that does not exist, scheme, use. */
+    public const MANDATES = [
+        ['3201', 'VGM-0001', 'ES8499990006012154321007', 'CORE', 'recurrent'],
+        ['3205', 'VGM-0002', 'ES2799990006022154321014', 'CORE', 'recurrent'],
+        ['3213', 'VGM-0003', 'ES6799990006032154321021', 'CORE', 'recurrent'],
+        ['3226', 'VGM-0004', 'ES1099990006042154321028', 'CORE', 'recurrent'],
+        ['3238', 'VGM-0005', 'ES5099990006052154321035', 'CORE', 'once'],
+        ['3241', 'VGM-0006', 'ES9099990006062154321042', 'B2B', 'recurrent'],
+    ];
+
     private const SHOPS = [
         'Almadraba Foods',
         'Bodega Tresríos',
@@ -427,6 +440,7 @@ final class DemoFiles
                 'period' => '2026-10',
                 'credit_balance_limit' => '25.00',
                 'residue_limit.GBP' => '5.00',
+                'creditor_identifier' => self::CREDITOR,
             ] as $name => $value
         ) {
             $this->add('settings', compact('name', 'value'));

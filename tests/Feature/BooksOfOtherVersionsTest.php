@@ -24,6 +24,7 @@ final class BooksOfOtherVersionsTest extends BooksTestCase
         '2026_11_25_000000_earlier_shapes.php' => '4d710119a3a1b110',
         '2026_11_25_000001_changes.php' => '3f3273834ce419f0',
         '2026_11_25_000002_money_once.php' => '7e5c7aed62d948df',
+        '2026_11_26_000000_direct_debits.php' => '6fb25188c25e4f4f',
         'bank.sql' => '770872898cc29d3b',
         'books.sql' => '7907943f952f8d8e',
         'notes.sql' => 'd438480598a27fe3',

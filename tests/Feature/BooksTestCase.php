@@ -30,6 +30,7 @@ use Illuminate\Foundation\Testing\TestCase;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\File;
+use Symfony\Component\Process\Process;
 
 /** Each test has books of its own in a folder of its own, on disk like real ones. */
 abstract class BooksTestCase extends TestCase
@@ -159,6 +160,15 @@ abstract class BooksTestCase extends TestCase
             ->value('root_id');
     }
 
+    /** What is open of a document when all of its matches have taken effect, minor units. */
+    protected function openOf(string $document, ?string $kind = null): int
+    {
+        return (int) DB::table('item_positions')
+            ->where('item_id', $this->itemId($document, $kind))
+            ->selectRaw('amount - matched AS open')
+            ->value('open');
+    }
+
     protected function customerId(string $customer): int
     {
         return (int) DB::table('customers')->where('customer', $customer)->value('id');
@@ -227,6 +237,20 @@ abstract class BooksTestCase extends TestCase
         self::assertSame(0, $exit, $output);
 
         return (array) json_decode($output, true, flags: JSON_THROW_ON_ERROR);
+    }
+
+    /** What an independent package of the npm registry says. */
+    protected static function node(string $what, string $input = '', string $file = ''): string
+    {
+        return (new Process(
+            array_filter(['node', dirname(__DIR__).'/payments.mjs', $what, $file]),
+            dirname(__DIR__, 2),
+            null,
+            $input,
+            60,
+        ))
+            ->mustRun()
+            ->getOutput();
     }
 
     protected function assertBooksHold(): void

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use Ajuste\Core\Calendar\Period;
-use Ajuste\Core\Exchange\Bank\PaymentOrder;
+use Ajuste\Core\Exchange\Bank\OrderAnswer;
 use Ajuste\Core\Money\Currency;
 use Ajuste\Core\Settlement\AccountShare;
 use Ajuste\Core\Settlement\CreditNoteUse;
@@ -388,13 +388,6 @@ final class MoneyTest extends BooksTestCase
         return new AccountShare(app(Settings::class)->accounts()->numbered($account), $amount === '' ? null : self::money($amount));
     }
 
-    private function openOf(string $document): int
-    {
-        $position = DB::table('item_positions')->where('item_id', $this->itemId($document))->first();
-
-        return $position->amount - $position->matched;
-    }
-
     /** From the statement: the receipt and its match are reversed, the invoice keeps its age, the fee is a charge. */
     public function test_a_returned_receipt_from_the_statement(): void
     {
@@ -526,7 +519,7 @@ final class MoneyTest extends BooksTestCase
         self::assertStringContainsString('<InstdAmt Ccy="EUR">200.00</InstdAmt>', $order);
         self::assertSame(
             ['RF-00001' => [true, '']],
-            PaymentOrder::answered((string) $this->get('/payment-orders/1/answer.xml')->getContent()),
+            OrderAnswer::read((string) $this->get('/payment-orders/1/answer.xml')->getContent()),
         );
         self::assertStringStartsWith('%PDF-', (string) $this->get('/refunds/'.$this->itemId('RF-00001').'.pdf')->getContent());
 

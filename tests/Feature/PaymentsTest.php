@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use Ajuste\Core\Exchange\Bank\Iban;
+use Ajuste\Core\Exchange\Bank\OrderAnswer;
 use Ajuste\Core\Exchange\Bank\Payment;
 use Ajuste\Core\Exchange\Bank\PaymentOrder;
 use Ajuste\Core\Money\Money;
 use Ajuste\Core\Refusal;
 use App\StandIn\Bank;
-use Symfony\Component\Process\Process;
 
 /**
  * Payment orders and their answers beside independent packages of the npm registry: ibantools, and iso20022.js, which reads what is made
@@ -18,19 +18,6 @@ use Symfony\Component\Process\Process;
  */
 final class PaymentsTest extends BooksTestCase
 {
-    private static function node(string $what, string $input = '', string $file = ''): string
-    {
-        return (new Process(
-            array_filter(['node', dirname(__DIR__).'/payments.mjs', $what, $file]),
-            dirname(__DIR__, 2),
-            null,
-            $input,
-            60,
-        ))
-            ->mustRun()
-            ->getOutput();
-    }
-
     /** ISO 13616 numbers of the standard's own examples; any one digit changed is refused. */
     public function test_account_numbers_agree_with_an_independent_package(): void
     {
@@ -62,8 +49,8 @@ final class PaymentsTest extends BooksTestCase
         /** @var list<array{originalEndToEndId: string, status: string}> $read */
         $read = json_decode(self::node('status', file: $file), true, flags: JSON_THROW_ON_ERROR);
         self::assertSame(['ACSP', 'RJCT'], array_column($read, 'status'));
-        self::assertSame([true, false], array_values(array_map(static fn (array $of): bool => $of[0], PaymentOrder::answered($answer))));
-        self::assertSame(array_column($read, 'originalEndToEndId'), array_keys(PaymentOrder::answered($answer)));
+        self::assertSame([true, false], array_values(array_map(static fn (array $of): bool => $of[0], OrderAnswer::read($answer))));
+        self::assertSame(array_column($read, 'originalEndToEndId'), array_keys(OrderAnswer::read($answer)));
     }
 
     public function test_an_order_says_how_many_and_how_much_and_hostile_text_stays_text(): void
@@ -89,7 +76,7 @@ final class PaymentsTest extends BooksTestCase
         self::assertSame(140, mb_strlen((string) $document->CstmrCdtTrfInitn->PmtInf->CdtTrfTxInf[1]->RmtInf->Ustrd));
         foreach (['', 'x', '<a/>', '<!DOCTYPE a [<!ENTITY b "c">]><a>&b;</a>'] as $odd) {
             try {
-                PaymentOrder::answered($odd);
+                OrderAnswer::read($odd);
                 self::fail("“{$odd}” was taken.");
             } catch (Refusal $refusal) {
                 self::assertNotSame('', $refusal->getMessage());

@@ -251,7 +251,7 @@ final class RandomWorkTest extends BooksTestCase
             ->first();
         $customer = $this->customerId('C'.mt_rand(1, 3));
         $foreign = $customer === $this->customerId('C3');
-        $open = $this->openOf($customer);
+        $open = $this->openDebits($customer);
         $takes = array_fill_keys(array_slice($open, 0, mt_rand(0, 4)), null);
         $currency = $foreign ? 'GBP' : 'EUR';
         $deductions =
@@ -326,7 +326,7 @@ final class RandomWorkTest extends BooksTestCase
     }
 
     /** @return list<int> open debits of a customer, the oldest first */
-    private function openOf(int $customer): array
+    private function openDebits(int $customer): array
     {
         return DB::table('item_positions as p')
             ->join('items as i', 'i.id', '=', 'p.row_id')

@@ -55,7 +55,7 @@ final class RefundTest extends BooksTestCase
         }
         $this->post('/refunds/order', ['key' => 'o'])->assertSessionHas(
             'refusal',
-            static fn (string $says): bool => str_contains($says, 'pay in GBP. Name it as own_bank.GBP'),
+            static fn (string $says): bool => str_contains($says, 'in GBP. Name it as own_bank.GBP'),
         );
         self::assertSame(0, DB::table('payment_orders')->count(), 'nothing is half done');
         $this->import([

@@ -39,14 +39,6 @@ final class ReversalTest extends BooksTestCase
         $this->actingAs($this->person());
     }
 
-    private function openOf(string $document, string $kind): int
-    {
-        return (int) DB::table('item_positions')
-            ->where('item_id', $this->itemId($document, $kind))
-            ->selectRaw('amount - matched AS open')
-            ->value('open');
-    }
-
     private function tied(): void
     {
         self::assertSame('0.00', $this->report('proof')['difference']);

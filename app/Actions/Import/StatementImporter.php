@@ -24,8 +24,8 @@ final readonly class StatementImporter
 
     private const INSERT =
         'INSERT INTO money_lines (way, statement_id, divided_by, account_id, place, booking_date, value_date, currency, amount, charges, '.
-        'reference, end_to_end, party, party_account, remittance, is_reversal, entry, entry_reference) '.
-        "VALUES ('statement', ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)";
+        'reference, end_to_end, party, party_account, remittance, is_reversal, return_reason, entry, entry_reference) '.
+        "VALUES ('statement', ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)";
 
     public function __construct(private Books $books, private FileReport $report) {}
 
@@ -230,6 +230,7 @@ final readonly class StatementImporter
             $line->payer->bankAccount,
             $line->payer->remittance,
             $line->isReversal ? 1 : 0,
+            $line->returnReason,
         ];
     }
 

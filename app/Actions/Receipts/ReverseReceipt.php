@@ -178,12 +178,10 @@ final readonly class ReverseReceipt
         return $item;
     }
 
-    /** What the bank took, base currency. */
+    /** What the bank took, what it charged for it included, base currency. */
     private function out(StatementLine $line): Money
     {
-        $out = $this->rates->toBase($line->amount->negated(), $line->dates->booking);
-
-        return $line->charges->isZero() ? $out : $out->plus($this->rates->toBase($line->charges, $line->dates->booking));
+        return $this->rates->toBase($line->amount->negated(), $line->dates->booking);
     }
 
     private function rule(): ReceiptReturn

@@ -14,6 +14,7 @@ final readonly class BankLine
      * @param Payer $payer the other side, and what was written; parts of a text that the statement divides stand on lines of their own
      * @param ?Money $charges what the bank took off the amount, above zero, in the same currency
      * @param bool $isReversal an entry that takes back an earlier one, or a payment that came back
+     * @param string $returnReason why it came back, a code of ISO 20022 where the bank gives one; or blank
      */
     public function __construct(
         public string $bookingDate,
@@ -23,5 +24,6 @@ final readonly class BankLine
         public Payer $payer = new Payer('', '', ''),
         public ?Money $charges = null,
         public bool $isReversal = false,
+        public string $returnReason = '',
     ) {}
 }

@@ -95,6 +95,7 @@ final readonly class CamtEntry
             $charges,
             in_array($this->xml->text($this->entry, 'RvslInd'), ['true', '1'], true) ||
                 ($detail !== null && $this->xml->all('RtrInf', $detail) !== []),
+            $detail === null ? '' : $this->xml->text($detail, 'RtrInf/Rsn/Cd'),
         );
     }
 

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Ajuste\Core\Exchange\Bank;
 
-use Ajuste\Core\Money\Money;
-
 /** ISO 20022 bank statements, camt.053 version 08. */
 final class CamtWriter
 {
@@ -19,14 +17,14 @@ final class CamtWriter
         return "<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n<Document ".
             'xmlns="urn:iso:std:iso:20022:tech:xsd:camt.053.001.08"><BkToCstmrStmt>'.
             '<GrpHdr>'.
-            self::element('MsgId', $statement->number).
-            self::element('CreDtTm', "{$statement->lastDay()}T20:00:00Z").
+            Element::of('MsgId', $statement->number).
+            Element::of('CreDtTm', "{$statement->lastDay()}T20:00:00Z").
             '</GrpHdr>'.
             '<Stmt>'.
-            self::element('Id', $statement->number).
+            Element::of('Id', $statement->number).
             '<Acct>'.
-            self::account($statement->account).
-            self::element('Ccy', $statement->currency->code).
+            Element::account($statement->account).
+            Element::of('Ccy', $statement->currency->code).
             "</Acct>\n".
             $balances.
             $entries.
@@ -38,16 +36,16 @@ final class CamtWriter
         $whole = $entry->whole;
 
         return '<Ntry>'.
-            self::amount($whole->amount->abs()).
-            self::element('CdtDbtInd', self::side($whole)).
-            ($whole->isReversal ? self::element('RvslInd', 'true') : '').
+            Element::amount($whole->amount).
+            Element::of('CdtDbtInd', self::side($whole)).
+            ($whole->isReversal ? Element::of('RvslInd', 'true') : '').
             '<Sts><Cd>BOOK</Cd></Sts>'.
             '<BookgDt>'.
-            self::element('Dt', $whole->bookingDate).
+            Element::of('Dt', $whole->bookingDate).
             '</BookgDt><ValDt>'.
-            self::element('Dt', $whole->valueDate).
+            Element::of('Dt', $whole->valueDate).
             '</ValDt>'.
-            self::element('AcctSvcrRef', $whole->references->bank).
+            Element::of('AcctSvcrRef', $whole->references->bank).
             self::transactionCode($whole).
             '<NtryDtls>'.
             implode('', array_map(self::transaction(...), $entry->movements())).
@@ -59,24 +57,25 @@ final class CamtWriter
         $party = $line->amount->isNegative() ? 'Cdtr' : 'Dbtr';
         $payer = $line->payer;
         $parties =
-            ($payer->name === '' ? '' : "<{$party}><Pty>".self::element('Nm', $payer->name)."</Pty></{$party}>").
-            ($payer->bankAccount === '' ? '' : "<{$party}Acct>".self::account($payer->bankAccount)."</{$party}Acct>");
+            ($payer->name === '' ? '' : "<{$party}><Pty>".Element::of('Nm', $payer->name)."</Pty></{$party}>").
+            ($payer->bankAccount === '' ? '' : "<{$party}Acct>".Element::account($payer->bankAccount)."</{$party}Acct>");
         $texts = array_filter(explode("\n", $payer->remittance), static fn (string $text): bool => $text !== '');
 
         return '<TxDtls><Refs>'.
-            self::element('EndToEndId', $line->references->endToEnd === '' ? 'NOTPROVIDED' : $line->references->endToEnd).
+            Element::of('EndToEndId', $line->references->endToEnd === '' ? 'NOTPROVIDED' : $line->references->endToEnd).
             '</Refs>'.
-            self::amount($line->amount->abs()).
-            self::element('CdtDbtInd', self::side($line)).
+            Element::amount($line->amount).
+            Element::of('CdtDbtInd', self::side($line)).
             self::charges($line).
             ($parties === '' ? '' : "<RltdPties>{$parties}</RltdPties>").
             ($texts === [] ? '' : '<RmtInf>'.implode('', array_map(self::ustrd(...), $texts)).'</RmtInf>').
+            ($line->returnReason === '' ? '' : '<RtrInf><Rsn>'.Element::of('Cd', $line->returnReason).'</Rsn></RtrInf>').
             '</TxDtls>';
     }
 
     private static function ustrd(string $text): string
     {
-        return self::element('Ustrd', $text);
+        return Element::of('Ustrd', $text);
     }
 
     private static function charges(BankLine $line): string
@@ -84,17 +83,21 @@ final class CamtWriter
         return $line->charges === null
             ? ''
             : '<Chrgs><Rcrd>'.
-                    self::amount($line->charges).
-                    self::element('CdtDbtInd', 'DBIT').
-                    self::element('ChrgInclInd', 'true').
+                    Element::amount($line->charges).
+                    Element::of('CdtDbtInd', 'DBIT').
+                    Element::of('ChrgInclInd', 'true').
                     '</Rcrd></Chrgs>';
     }
 
-    /** Bank transaction codes of ISO 20022: credit transfers received and issued, and charges (external code set, from memory). */
+    /**
+     * Bank transaction codes of ISO 20022: credit transfers received and issued, debits that came back, and charges (external code
+     * set, from memory).
+     */
     private static function transactionCode(BankLine $line): string
     {
         [$domain, $family, $sub] = match (true) {
             $line->payer->name === '' && $line->payer->bankAccount === '' && $line->amount->isNegative() => ['ACMT', 'MDOP', 'CHRG'],
+            $line->returnReason !== '' && $line->amount->isNegative() => ['PMNT', 'IDDT', 'UPDD'],
             $line->isReversal => ['PMNT', $line->amount->isNegative() ? 'RCDT' : 'ICDT', 'RRTN'],
             default => ['PMNT', $line->amount->isNegative() ? 'ICDT' : 'RCDT', 'ESCT'],
         };
@@ -107,30 +110,13 @@ final class CamtWriter
         return $line->amount->isNegative() ? 'DBIT' : 'CRDT';
     }
 
-    private static function account(string $number): string
-    {
-        return '<Id>'.
-            (Iban::isValid($number) ? self::element('IBAN', Iban::plain($number)) : '<Othr>'.self::element('Id', $number).'</Othr>').
-            '</Id>';
-    }
-
     private static function balance(string $code, BankBalance $balance): string
     {
         return "<Bal><Tp><CdOrPrtry><Cd>{$code}</Cd></CdOrPrtry></Tp>".
-            self::amount($balance->amount->abs()).
-            self::element('CdtDbtInd', $balance->amount->isNegative() ? 'DBIT' : 'CRDT').
+            Element::amount($balance->amount).
+            Element::of('CdtDbtInd', $balance->amount->isNegative() ? 'DBIT' : 'CRDT').
             '<Dt>'.
-            self::element('Dt', $balance->day).
+            Element::of('Dt', $balance->day).
             "</Dt></Bal>\n";
-    }
-
-    private static function amount(Money $amount): string
-    {
-        return "<Amt Ccy=\"{$amount->currency->code}\">{$amount->decimal()}</Amt>";
-    }
-
-    private static function element(string $name, string $text): string
-    {
-        return "<{$name}>".htmlspecialchars($text, ENT_XML1 | ENT_QUOTES)."</{$name}>";
     }
 }

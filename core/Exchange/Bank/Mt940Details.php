@@ -20,7 +20,8 @@ final readonly class Mt940Details
         'EREF|REMI|NAME|IBAN|BIC|TRTP|CSID|MARF|ORDP|BENM|CNTP|PREF|RTRN|ISDT|SVCL|ADDR|ID|PURP|ULTD|ULTC|ULTB|EXCH|CHGS|'.
         'OCMT|OAMT|INIT|KREF|ACCW|FEES|SUBID|BUSP';
 
-    private function __construct(public Payer $payer, public string $endToEnd = '', public bool $isReturn = false) {}
+    /** @param  ?string  $returned why a payment came back, a code of ISO 20022 or blank; null: it did not */
+    private function __construct(public Payer $payer, public string $endToEnd = '', public ?string $returned = null) {}
 
     public static function read(string $field): self
     {
@@ -90,7 +91,7 @@ final readonly class Mt940Details
                 trim($remittance !== '' ? $remittance : (string) $parts[0]),
             ),
             trim($unbroken('EREF')),
-            isset($said['RTRN']),
+            isset($said['RTRN']) ? trim($unbroken('RTRN')) : null,
         );
     }
 }

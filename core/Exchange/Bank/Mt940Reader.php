@@ -160,7 +160,8 @@ final class Mt940Reader
             new BankReferences($part[8] ?? '', $said->endToEnd !== '' ? $said->endToEnd : $part[7]),
             $text,
             null,
-            $part[3][0] === 'R' || $said->isReturn,
+            $part[3][0] === 'R' || $said->returned !== null,
+            $said->returned ?? '',
         );
     }
 

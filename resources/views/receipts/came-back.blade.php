@@ -22,7 +22,7 @@
                         value="{{ $receipt->fee->isPositive() ? $receipt->fee->decimal() : '' }}"></label>
                 <label>
                     <input type="checkbox" name="fee_to_customer" value="1"> the customer bears it</label>
-                <label>Reason <input type="text" name="reason" required value="{{ $line->payer->remittance }}" class="w-48"></label>
+                <label>Reason <input type="text" name="reason" required value="{{ $line->whyReturned() }}" class="w-48"></label>
                 <span>
                     <button class="button main" @if ($loop->first) data-main @endif>It came back</button>
                 </span>

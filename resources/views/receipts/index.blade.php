@@ -11,7 +11,8 @@
         <div class="flex items-baseline gap-4 flex-wrap">
             <h1>Receipts</h1>
             <span class="ml-auto flex gap-4"><a href="{{ route('bank') }}">Bank against book</a><a
-                    href="{{ route('batches') }}">Batches and typed receipts</a><a href="{{ route('deposits') }}">Deposits</a><a
+                    href="{{ route('batches') }}">Batches and typed receipts</a><a href="{{ route('direct-debits') }}">Direct debits</a><a
+                    href="{{ route('deposits') }}">Deposits</a><a
                     href="{{ route('receipts.placed') }}">Placed</a><a href="{{ route('settings') }}">Settings</a></span>
         </div>
         <p class="lead">{{ Say::count($all, 'line') }} to place, {{ $sum->grouped() }} {{ $base->code }}; {{ number_format(array_sum($placed)) }}

@@ -14,19 +14,17 @@ final class ReturnedReceiptTest extends TestCase
     private static function of(
         string $amount,
         string $taken,
-        string $charges = '0.00',
         bool $named = false,
         string $date = '2026-10-01',
     ): ReturnedReceipt {
         $eur = static fn (string $text): Money => Money::parse($text, 'EUR');
 
-        return new ReturnedReceipt(1, 'R1', 'Uno', $date, $eur($amount), $named, $eur($taken), $eur($charges));
+        return new ReturnedReceipt(1, 'R1', 'Uno', $date, $eur($amount), $named, $eur($taken));
     }
 
     public function test_the_fee_is_what_was_taken_beyond_the_receipt(): void
     {
         self::assertSame('4.50', self::of('300.00', '304.50')->fee->decimal());
-        self::assertSame('4.50', self::of('300.00', '300.00', '4.50')->fee->decimal());
         self::assertSame('-1.00', self::of('300.00', '299.00')->fee->decimal());
     }
 

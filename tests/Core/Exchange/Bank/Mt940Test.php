@@ -71,12 +71,12 @@ final class Mt940Test extends TestCase
     {
         $read = Mt940Details::read($field);
         self::assertSame($expected, [$read->payer->name, $read->payer->bankAccount, $read->payer->remittance, $read->endToEnd]);
-        self::assertFalse($read->isReturn);
+        self::assertNull($read->returned);
     }
 
     public function test_a_return_is_told_by_its_word(): void
     {
-        self::assertTrue(Mt940Details::read('/RTRN/AC04/REMI/20301/')->isReturn);
+        self::assertSame('AC04', Mt940Details::read('/RTRN/AC04/REMI/20301/')->returned);
     }
 
     private const HEAD = ":20:S\n:25:MILL-1\n";

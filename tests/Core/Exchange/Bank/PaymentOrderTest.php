@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Core\Exchange\Bank;
 
+use Ajuste\Core\Exchange\Bank\OrderAnswer;
 use Ajuste\Core\Exchange\Bank\Payment;
 use Ajuste\Core\Exchange\Bank\PaymentOrder;
 use Ajuste\Core\Money\Money;
@@ -57,14 +58,14 @@ final class PaymentOrderTest extends TestCase
             "<OrgnlPmtInfAndSts>{$body}</OrgnlPmtInfAndSts></CstmrPmtStsRpt></Document>";
         self::assertSame(
             ['E1' => [true, ''], 'E2' => [false, 'account closed'], 'E3' => [false, 'AC04']],
-            PaymentOrder::answered($answer(
+            OrderAnswer::read($answer(
                 $one('E1', 'ACSC', '').
                 $one('E2', 'RJCT', '<StsRsnInf><Rsn><Cd>AC04</Cd></Rsn><AddtlInf>account closed</AddtlInf></StsRsnInf>').
                 $one('E3', 'RJCT', '<StsRsnInf><Rsn><Cd>AC04</Cd></Rsn></StsRsnInf>'),
             )),
         );
         $this->expectException(Refusal::class);
-        $this->expectExceptionMessage('no answer to a payment order');
-        PaymentOrder::answered($answer(''));
+        $this->expectExceptionMessage('no answer to an order');
+        OrderAnswer::read($answer(''));
     }
 }
