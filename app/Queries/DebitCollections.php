@@ -38,12 +38,13 @@ final readonly class DebitCollections
         return (string) DB::table('collections_sent')->where('collection_id', $id)->value($part === 'answer' ? 'answer' : 'file');
     }
 
-    /** @return list<int> the batches whose receipts it became */
+    /** @return array<int, string> the batches whose receipts it became: name by id */
     public function batches(DebitCollection $collection): array
     {
         $lines = array_filter(array_map(static fn (CollectedDebit $debit): ?int => $debit->lineId, $collection->debits));
+        $batches = DB::table('money_lines')->whereIn('id', $lines)->select('batch_id');
 
-        return array_values(array_map(intval(...), DB::table('money_lines')->whereIn('id', $lines)->distinct()->pluck('batch_id')->all()));
+        return DB::table('batches')->whereIn('id', $batches)->orderBy('id')->pluck('reference', 'id')->map(strval(...))->all();
     }
 
     private function rows(): Builder

@@ -64,8 +64,8 @@
                 {{ Say::day($of->day) }}; its statement confirms each sum. A debit that comes back is shown among the receipts to place.</p>
             <p><a href="{{ route('collection.file', [$of->id, 'order']) }}" hx-boost="false">The order (pain.008)</a>,
                 <a href="{{ route('collection.file', [$of->id, 'answer']) }}" hx-boost="false">the bank's answer (pain.002)</a>
-                @foreach ($batches as $batch)
-                    , <a href="{{ route('batches', ['batch' => $batch]) }}">batch of receipts</a>
+                @foreach ($batches as $batch => $name)
+                    , <a href="{{ route('batches', ['batch' => $batch]) }}">batch {{ $name }}</a>
                 @endforeach
             </p>
         @elseif ($writes)

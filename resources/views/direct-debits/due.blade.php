@@ -1,5 +1,5 @@
 @use('App\Http\Say')
-<table class="grid-table mt-2" data-list data-decimals="2">
+<table class="grid-table mt-2" id="collection-list" data-list data-decimals="2">
     <thead>
         <tr>
             <th scope="col"><span class="visually-hidden">Collect</span></th>

@@ -35,8 +35,11 @@
                 @forelse ($mandates as $of)
                     @php $why = $of->whyNot($day); @endphp
                     <tr>
-                        <td><a href="{{ route('customer', $of->customer->id) }}">{{ $of->customer->name }}</a><br><span
-                                class="slate">{{ $of->mandate->holder }}</span></td>
+                        <td><a href="{{ route('customer', $of->customer->id) }}">{{ $of->customer->name }}</a>
+                            @if ($of->mandate->holder !== $of->customer->name)
+                                <br><span class="slate">{{ $of->mandate->holder }}</span>
+                            @endif
+                        </td>
                         <td>{{ $of->mandate->reference }}<br><span class="slate">{{ $of->mandate->scheme->value }}, {{ $of->mandate->use->value }},
                                 {{ Say::iban($of->mandate->iban) }}</span></td>
                         <td class="nowrap" data-sort="{{ $of->mandate->signed }}">{{ Say::shortDay($of->mandate->signed) }}</td>
@@ -44,13 +47,15 @@
                         <td>
                             <span @class(['tag', 'green' => $why === '', 'ochre' => $why !== ''])>{{ $why === '' ? 'can be used' : $why }}</span>
                             @if ($writes && $of->history->ended === '')
-                                <form method="post" action="{{ route('mandates.end', $of->id) }}" class="flex flex-wrap gap-2 items-center">@csrf
-                                    <input type="hidden" name="key" value="{{ $key }}-{{ $of->id }}">
-                                    <x-day name="date" :value="$day" aria-label="Mandate {{ $of->mandate->reference }} ends on" />
-                                    <input type="text" name="reason" required placeholder="reason" class="w-28"
-                                        aria-label="Why mandate {{ $of->mandate->reference }} ends">
-                                    <button class="slate underline cursor-pointer">end it</button>
-                                </form>
+                                <details>
+                                    <summary class="cursor-pointer slate">end it</summary>
+                                    <form method="post" action="{{ route('mandates.end', $of->id) }}" class="flex flex-wrap gap-2 items-center">@csrf
+                                        <input type="hidden" name="key" value="{{ $key }}-{{ $of->id }}">
+                                        <label>From <x-day name="date" :value="$day" /></label>
+                                        <label>Because <input type="text" name="reason" required class="w-36"></label>
+                                        <button class="button py-0.5!">End {{ $of->mandate->reference }}</button>
+                                    </form>
+                                </details>
                             @endif
                         </td>
                     </tr>
