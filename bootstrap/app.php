@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use Ajuste\Core\Refusal;
+use App\Http\Middleware\AskLateDate;
 use App\Http\Middleware\BooksAreCurrent;
 use App\Http\Middleware\PlainInput;
 use App\Http\Middleware\ReadsSessionOnly;
@@ -23,7 +24,11 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withCommands([__DIR__.'/../app/Console'])
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->web(append: [SecurityHeaders::class, PlainInput::class], prepend: [WholePages::class, BooksAreCurrent::class]);
-        $middleware->alias(['writer' => WriterOnly::class, 'reads-session-only' => ReadsSessionOnly::class]);
+        $middleware->alias([
+            'writer' => WriterOnly::class,
+            'asks-late-date' => AskLateDate::class,
+            'reads-session-only' => ReadsSessionOnly::class,
+        ]);
         $middleware->redirectGuestsTo('/sign-in');
         $middleware->redirectUsersTo('/');
         $middleware->trimStrings(except: ['password']);

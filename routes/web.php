@@ -153,7 +153,7 @@ Route::middleware('auth')->group(function (): void {
         ->name('table')
         ->whereIn('format', ['csv', 'xlsx']);
 
-    Route::middleware('writer')->group(function (): void {
+    Route::middleware(['writer', 'asks-late-date'])->group(function (): void {
         Route::post('/intake', [IntakeController::class, 'handIn'])->name('intake.hand-in');
         Route::post('/intake/hand-in/{token}/mapping', [IntakeController::class, 'map'])->name('hand-in.map');
         Route::post('/intake/hand-in/{token}/commit', [IntakeController::class, 'commit'])->name('hand-in.commit');

@@ -28,6 +28,23 @@ final readonly class LockedDays
     }
 
     /**
+     * Whether a date that a person typed is asked about: it is after the period that is being closed, and nobody looks at that day.
+     * One that is refused anyway is not.
+     *
+     * @param string $lookedAt day as of which the books are looked at
+     */
+    public function asksFor(string $day, string $lookedAt): bool
+    {
+        return $this->closing !== null && $day > max($this->closing, $lookedAt) && ! $this->isFarAhead($day);
+    }
+
+    /** More than a year after the period that is being closed. */
+    private function isFarAhead(string $day): bool
+    {
+        return $this->closing !== null && $day > Day::plusMonths($this->closing, 12);
+    }
+
+    /**
      * @param string $what what was to take effect, as the start of a sentence
      *
      * @throws Refusal when the day is locked, and the message offers the first open one; or more than a year ahead
@@ -42,7 +59,7 @@ final readonly class LockedDays
                 RefusalKind::Locked,
             );
         }
-        if ($this->closing !== null && $day > ((int) substr($this->closing, 0, 4) + 1).substr($this->closing, 4)) {
+        if ($this->isFarAhead($day)) {
             throw new Refusal(
                 "{$what} cannot be dated {$day}: that is more than a year after {$this->closing}, the last day of the period that is being "
                     .'closed. Look at the year.',

@@ -193,7 +193,12 @@ final class DirectDebitsTest extends BooksTestCase
         $this->refuses('no such collection');
 
         $ended = $this->prepare('2026-11-04', ['I1']);
-        $this->post('/mandates/1/end', ['key' => 'e', 'date' => '2026-11-01', 'reason' => 'withdrawn by letter'])->assertSessionHas('done');
+        $end = ['date' => '2026-11-01', 'reason' => 'withdrawn by letter'];
+        foreach ([1, 2] as $click) {
+            $this->post('/mandates/1/end', ['key' => 'e', ...$end]);
+            $this->refuses('2026-11-01 is after 2026-10-31');
+        }
+        $this->post('/mandates/1/end', ['key' => 'e2', ...$end])->assertSessionHas('done');
         $this->post("/direct-debits/{$ended}/send", ['key' => 's3', 'agreed' => '1']);
         $this->refuses('mandate M-1: it ended on 2026-11-01');
         $this->get('/mandates?as_of=2026-11-03')->assertOk()->assertSee('it ended on 2026-11-01');

@@ -209,6 +209,7 @@ final class RefundTest extends BooksTestCase
         $this->statement('2026-11-02', [['refund', -12_100, 'RF-00001']], 121_000);
         $this->confirm('2026-11-02');
         $refund = $this->itemId('RF-00001');
+        $this->get('/refunds?as_of=2026-11-05');
         $back = ['date' => '2026-11-05', 'reason' => 'account closed'];
         $this->post("/documents/{$refund}/take-back", [...$back, 'key' => 't'])->assertSessionHas(
             'refusal',

@@ -80,6 +80,17 @@ final class CalendarTest extends TestCase
     public function test_days_more_than_a_year_ahead_are_refused(): void
     {
         $days = new LockedDays('2026-09-30', '2026-10-31');
+        self::assertSame(
+            [false, true, false, true, false],
+            [
+                $days->asksFor('2026-10-31', '2026-10-15'),
+                $days->asksFor('2026-11-01', '2026-10-15'),
+                $days->asksFor('2026-11-02', '2026-11-02'),
+                $days->asksFor('2027-10-31', '2026-11-02'),
+                $days->asksFor('2027-11-01', '2026-11-02'),
+            ],
+        );
+        self::assertFalse((new LockedDays('2026-09-30'))->asksFor('2030-01-01', '2026-10-31'));
         $days->refuse('2027-10-31', 'The match');
         (new LockedDays(null))->refuse('2099-01-01', 'The match');
         $this->expectExceptionMessage('The match cannot be dated 2027-11-01: that is more than a year after 2026-10-31');
