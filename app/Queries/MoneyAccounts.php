@@ -19,6 +19,14 @@ final readonly class MoneyAccounts
 
     public function __construct(private Settings $settings) {}
 
+    /** @return list<Account> */
+    public function all(): array
+    {
+        $accounts = $this->settings->accounts();
+
+        return array_merge(...array_map($accounts->allWithRole(...), self::ROLES));
+    }
+
     /**
      * The account that a person named; null where none is named.
      *

@@ -9,5 +9,6 @@ use Ajuste\Core\Money\Money;
 /** A document on a receipt's document, with its day and amount. */
 final readonly class ReceiptDocumentLine
 {
-    public function __construct(public string $document, public string $day, public Money $amount) {}
+    /** @param  list<self>  $besides what else took the document down */
+    public function __construct(public string $document, public string $day, public Money $amount, public array $besides = []) {}
 }

@@ -17,6 +17,7 @@ use App\Http\ViewPoint;
 use App\Queries\InvoiceLines;
 use App\Queries\LineGuess;
 use App\Queries\Positions;
+use App\Queries\ReceiptPaper;
 use App\Queries\ReceiptWorklist;
 use App\Queries\Settings;
 use App\Values\DeductionEntry;
@@ -178,6 +179,11 @@ final class ReceiptsTest extends BooksTestCase
         );
         self::assertSame('0.00', $this->report('proof')['difference']);
         $this->assertBooksHold();
+        $receipt = (int) DB::table('items')->where('kind', 'receipt')->where('amount', 115_000)->value('root_id');
+        $document = app(ReceiptPaper::class)->of($receipt, '2026-10-31');
+        self::assertSame(['30001', '1150.00'], [$document->settled[0]->document, $document->settled[0]->amount->decimal()]);
+        self::assertSame('23.47', $document->settled[0]->besides[0]->amount->decimal(), 'what else closed the invoice is named');
+        self::assertStringStartsWith('Discount ', $document->settled[0]->besides[0]->document);
     }
 
     public function test_more_than_owed_stays_loose_and_what_is_not_receivables_goes_out_of_the_way(): void

@@ -34,7 +34,7 @@ use Symfony\Component\HttpFoundation\Response;
 /** Cheques, cash and transfers typed by hand, singly or as a batch with a declared total. */
 final class BatchesController
 {
-    public function index(Request $request, Batches $batches, Settings $settings, ViewPoint $at): View
+    public function index(Request $request, Batches $batches, MoneyAccounts $accounts, Settings $settings, ViewPoint $at): View
     {
         $all = $batches->all();
         $chosen = $request->integer('batch') !== 0 ? $batches->find($request->integer('batch')) : null;
@@ -52,6 +52,7 @@ final class BatchesController
                 ->pluck('document', 'root_id')
                 ->all(),
             'last' => $settings->period()->last,
+            'accounts' => $accounts->all(),
         ]);
     }
 

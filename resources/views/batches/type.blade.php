@@ -16,7 +16,12 @@
     <label>Name<br>
         <input type="text" name="reference" value="{{ old('reference') }}" placeholder="slip number" class="w-28"></label>
     <label>To account<br>
-        <input type="text" name="account" value="{{ old('account') }}" placeholder="as usual" class="w-24"></label>
+        <select name="account">
+            <option value="">as usual</option>
+            @foreach ($accounts as $account)
+                <option value="{{ $account->number }}" @selected(old('account') === $account->number)>{{ $account->title() }}</option>
+            @endforeach
+        </select></label>
     <label>Posted<br>
         <select name="as">
             <option value="one">as one sum</option>
@@ -47,7 +52,12 @@
     <label>Pays<br>
         <input type="text" name="pays" value="{{ old('pays') }}" placeholder="documents" class="w-40"></label>
     <label>To account<br>
-        <input type="text" name="account" value="{{ old('account') }}" placeholder="as usual" class="w-24"></label>
+        <select name="account">
+            <option value="">as usual</option>
+            @foreach ($accounts as $account)
+                <option value="{{ $account->number }}" @selected(old('account') === $account->number)>{{ $account->title() }}</option>
+            @endforeach
+        </select></label>
     @include('batches.both')
     <button class="button">Type and place</button>
 </form>

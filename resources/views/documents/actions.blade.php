@@ -20,8 +20,8 @@
             href="{{ route('credit-note.paper', $item->root_id) }}" hx-boost="false">Document, PDF</a></p>
 @endif
 @if ($writes && $item->side === 'credit' && $item->amount > $position->matched)
-    <details class="mt-3">
-        <summary class="cursor-pointer soft">Pay it back</summary>
+    <details class="mt-3" data-hotkey="b">
+        <summary class="cursor-pointer soft">Pay it back <kbd>B</kbd></summary>
         <form method="post" action="{{ route('refunds.post', $item->root_id) }}" class="flex flex-wrap gap-3 items-center mt-2">@csrf
             <input type="hidden" name="key" value="{{ $key }}">
             <label>Amount <input type="text" inputmode="decimal" name="amount"

@@ -40,20 +40,20 @@
             <h2 class="title">Only to look at</h2>
             <p class="lead">A reader can look at everything and post nothing.</p>
         @elseif ($isReceipt)
-            <h2 class="title">The bank took it back</h2>
+            <h2 class="title">The bank took it back <kbd>B</kbd></h2>
             <form method="post" action="{{ route('receipts.returned', $item->root_id) }}" class="flex flex-wrap gap-3 items-end">@csrf
                 <input type="hidden" name="key" value="{{ $key }}">
-                <label class="grid">Came back on <x-day name="date" :value="old('date', $today)" /></label>
+                <label class="grid">Came back on <x-day name="date" :value="old('date', $today)" data-hotkey="b" /></label>
                 <label class="grid">Fee <input type="text" inputmode="decimal" name="fee" value="{{ old('fee') }}" class="w-20 text-right"></label>
                 <label>
                     <input type="checkbox" name="fee_to_customer" value="1"> the customer bears it</label>
                 <label class="grid">Reason <input type="text" name="reason" value="{{ old('reason') }}" required class="w-44"></label>
                 <button class="button">It came back</button>
             </form>
-            <h2>It is another customer's</h2><datalist id="customers"></datalist>
+            <h2>It is another customer's <kbd>M</kbd></h2><datalist id="customers"></datalist>
             <form method="post" action="{{ route('receipt.move', $item->root_id) }}" class="flex flex-wrap gap-3 items-end">@csrf
                 <input type="hidden" name="key" value="{{ $key }}">
-                <label class="grid">Whose <input type="text" name="who" required placeholder="number or name" class="w-44" list="customers"
+                <label class="grid">Whose <input type="text" name="who" required data-hotkey="m" placeholder="number or name" class="w-44" list="customers"
                         hx-get="{{ route('customers.options') }}" hx-trigger="input changed delay:200ms" hx-target="#customers" autocomplete="off"></label>
                 <label class="grid">As of <x-day name="date" :value="$ownDay" /></label>
                 <label class="grid">Reason <input type="text" name="reason" required class="w-44"></label>
@@ -61,10 +61,10 @@
             </form>
             <p class="slate mt-1">Taken back here and posted there in one step, with the same number, amount and carrying amount.</p>
             @if ($placedHere)
-                <h2>It was placed by mistake</h2>
+                <h2>It was placed by mistake <kbd>I</kbd></h2>
                 <form method="post" action="{{ route('receipts.mistaken', $item->root_id) }}" class="flex flex-wrap gap-3 items-end">@csrf
                     <input type="hidden" name="key" value="{{ $key }}">
-                    <label class="grid">As of <x-day name="date" :value="$ownDay" /></label>
+                    <label class="grid">As of <x-day name="date" :value="$ownDay" data-hotkey="i" /></label>
                     <label class="grid">Reason <input type="text" name="reason" required class="w-44"></label>
                     <button class="button">Place the line again</button>
                 </form>
