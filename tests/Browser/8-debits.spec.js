@@ -128,7 +128,11 @@ test('direct debits, and the weeks of the bank after them', async ({ page }) => 
                     await press('Control+Enter');
                 } else {
                     await press('Escape');
-                    await press('u');
+                    await press('c');
+                    await page.keyboard.type('6100');
+                    for (let field = 0; field < 3; field++) {
+                        await press('Tab');
+                    }
                     await page.keyboard.type('looked into apart');
                     await press('Enter');
                 }
@@ -147,7 +151,9 @@ test('direct debits, and the weeks of the bank after them', async ({ page }) => 
                 await page.goto('/bank');
             }
             const bank = ajuste('bank', `--as-of=${day}`)[0];
-            expect([bank.to_place.count, bank.undecided_out.count, bank.difference]).toEqual([0, 0, '0.00']);
+            // Suppliers and salaries are decided here and posted by the accounting system, whose next file brings them.
+            expect([bank.to_place.count, bank.difference]).toEqual([0, '0.00']);
+            await expect(page.locator('h2#out + table tbody tr', { hasText: 'decided' })).toHaveCount(bank.undecided_out.count);
             await expect(page.locator('main')).toContainText(grouped(bank.closing));
         });
     }
