@@ -165,6 +165,9 @@ Route::middleware('auth')->group(function (): void {
             ->name('receipts.rehearse')
             ->middleware('reads-session-only')
             ->whereNumber('line');
+        Route::post('/proof/correct-all', [ProofController::class, 'correctAll'])->name('proof.correct-all');
+        Route::post('/proof/accrue', [ProofController::class, 'accrue'])->name('proof.accrue');
+        Route::post('/proof/not-needed', [ProofController::class, 'reverseNotNeeded'])->name('proof.not-needed');
         Route::post('/proof/correct', [ProofController::class, 'correct'])->name('proof.correct');
         Route::post('/proof/adjust', [ProofController::class, 'adjust'])->name('proof.adjust');
         Route::post('/proof/ask', [ProofController::class, 'ask'])->name('proof.ask');

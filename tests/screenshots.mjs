@@ -57,7 +57,7 @@ await shot('desk');
 await page.goto(`${base}/proof?cause=amount_transposed`);
 await page.locator('table[data-list] tbody a').first().click();
 await page.goto(`${base}/proof`);
-await page.locator('table[data-list] tbody tr', { hasText: 'Two digits exchanged' }).getByRole('link').click();
+await page.locator('table[data-list] tbody tr', { hasText: 'Digits transposed' }).getByRole('link').click();
 await shot('proof');
 await page
     .locator('#worktop')

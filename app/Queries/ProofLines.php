@@ -124,7 +124,7 @@ final readonly class ProofLines implements ProofSource
         return "WITH naming AS (SELECT entry, min(document) AS document FROM {$items}".
             ($this->signed === null ? ' AND' : ' WHERE').
             " entry <> '' GROUP BY entry HAVING count(*) = 1)
-             SELECT 0, id, date, base, document, customer, entry, batch, source, description,
+             SELECT 0, id, date, base, document, customer, entry, batch, {$this->sourceOrCorrection()}, description,
                     voucher_id IS NOT NULL AND NOT EXISTS (SELECT 1 FROM voucher_confirmations c WHERE c.voucher_id = postings.voucher_id".
             ($this->knownAt === null ? '' : ' AND c.recorded_at <= :k').
             "),
@@ -133,10 +133,29 @@ final readonly class ProofLines implements ProofSource
             "document END
              FROM {$postings}
              UNION ALL
-             SELECT 1, root_id, date, CASE side WHEN 'debit' THEN base ELSE -base END, document, customer_id, entry, batch, kind, '', 0,
+             SELECT 1, root_id, date, CASE side WHEN 'debit' THEN base ELSE -base END, document, customer_id, entry, batch,
+                    {$this->kindOrCorrection()}, '', 0,
                     (SELECT r.number FROM vouchers v JOIN vouchers r ON r.id = v.reverses_id WHERE v.id = items.voucher_id), document
              FROM {$items}
              ORDER BY 13";
+    }
+
+    /** A voucher that only corrects belongs to no match and no run, and brought no item. */
+    private function sourceOrCorrection(): string
+    {
+        [$opening, $other] = [ProofLine::OPENING_CORRECTION, ProofLine::CORRECTION];
+
+        return "CASE WHEN voucher_id IS NOT NULL AND EXISTS (SELECT 1 FROM vouchers v WHERE v.id = postings.voucher_id
+            AND v.settlement_id IS NULL AND v.run_id IS NULL)
+            AND NOT EXISTS (SELECT 1 FROM items i WHERE i.voucher_id = postings.voucher_id)
+            THEN CASE source WHEN 'opening' THEN '{$opening}' ELSE '{$other}' END ELSE source END";
+    }
+
+    /** An entry that only corrects leaves the control account as it was. */
+    private function kindOrCorrection(): string
+    {
+        return "CASE WHEN kind = 'adjustment' AND voucher_id IS NOT NULL AND (SELECT sum(base) FROM postings p WHERE p.voucher_id =
+            items.voucher_id AND p.account_id = items.control_account_id) = 0 THEN '".ProofLine::CORRECTION."' ELSE kind END";
     }
 
     /** @param  list<mixed>  $row */

@@ -183,6 +183,7 @@ final readonly class Standing
                     $posting->customer,
                     $posting->currency_amount === null ? null : Money::ofMinor($posting->currency_amount, $posting->currency),
                     $posting->reference,
+                    $posting->source === 'ajuste' ? '' : $posting->source,
                 ),
                 $postings,
             ),

@@ -45,6 +45,7 @@ final readonly class Voucher
                     $line->customer,
                     $line->original?->negated(),
                     $line->reference,
+                    $line->source,
                 ),
                 $this->lines,
             ),

@@ -15,6 +15,7 @@ final readonly class VoucherLine
      * @param string $customer the customer's number, or blank
      * @param ?Money $original the amount in its own currency, signed likewise, where that is not base
      * @param string $reference what else the accounting system is to know, such as a dimension
+     * @param string $source what kind of line it is where the proof looks at that, such as opening; blank: one of Ajuste
      */
     public function __construct(
         public Account $account,
@@ -24,6 +25,7 @@ final readonly class VoucherLine
         public string $customer = '',
         public ?Money $original = null,
         public string $reference = '',
+        public string $source = '',
     ) {}
 
     public function debit(): ?Money

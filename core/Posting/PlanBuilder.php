@@ -80,6 +80,16 @@ final class PlanBuilder
         return count($this->vouchers) - 1;
     }
 
+    /**
+     * Takes a voucher of the plan back by its mirror on another day.
+     *
+     * @param int $place of the voucher
+     */
+    public function mirrorOf(int $place, string $date, string $text): void
+    {
+        $this->vouchers[] = new PlannedVoucher($this->vouchers[$place]->voucher->mirrored($date, $text), mirrors: $place);
+    }
+
     /** A new item, as it stands once the plan is posted. */
     public function item(NewItem $item): OpenItem
     {

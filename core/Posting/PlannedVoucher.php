@@ -12,6 +12,12 @@ final readonly class PlannedVoucher
     /**
      * @param ?int $settlement place of the settlement that causes it; null: none
      * @param ?int $reverses key of the posted voucher that it takes back; null: none
+     * @param ?int $mirrors place of the voucher of the same plan that it takes back; null: none
      */
-    public function __construct(public Voucher $voucher, public ?int $settlement = null, public ?int $reverses = null) {}
+    public function __construct(
+        public Voucher $voucher,
+        public ?int $settlement = null,
+        public ?int $reverses = null,
+        public ?int $mirrors = null,
+    ) {}
 }

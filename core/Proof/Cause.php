@@ -18,21 +18,23 @@ enum Cause: string
     case AmountDiffers = 'amount_differs';
     case NotInLedger = 'not_in_ledger';
     case NotInSubledger = 'not_in_subledger';
+    case NotNeeded = 'correction_not_needed';
 
     public function words(): string
     {
         return match ($this) {
-            self::OpeningDifference => 'Brought forward differs',
-            self::DuplicateInLedger => 'Twice in the ledger',
-            self::DuplicateInSubledger => 'Twice with the customer',
-            self::WrongAccount => 'On another account',
-            self::CutOff => 'Other period',
-            self::SignReversed => 'Wrong side',
-            self::AmountTransposed => 'Two digits exchanged',
-            self::AmountShifted => 'Decimal point shifted',
-            self::AmountDiffers => 'Amounts differ',
-            self::NotInLedger => 'Document without a posting',
-            self::NotInSubledger => 'Posting without a document',
+            self::OpeningDifference => 'Opening balance differs',
+            self::DuplicateInLedger => 'Duplicate in ledger',
+            self::DuplicateInSubledger => 'Duplicate in subledger',
+            self::WrongAccount => 'Posted to another account',
+            self::CutOff => 'Cut-off',
+            self::SignReversed => 'Sign reversed',
+            self::AmountTransposed => 'Digits transposed',
+            self::AmountShifted => 'Slide (decimal shifted)',
+            self::AmountDiffers => 'Amount differs',
+            self::NotInLedger => 'Not in ledger',
+            self::NotInSubledger => 'Not in subledger',
+            self::NotNeeded => 'This correction is no longer needed',
         };
     }
 
@@ -47,6 +49,7 @@ enum Cause: string
             self::SignReversed, self::AmountTransposed, self::AmountShifted => 'bookkeeping, who typed the entry',
             self::AmountDiffers => 'sales and bookkeeping together: one of the two figures is right',
             self::NotInLedger => 'sales, whose transfer did not reach the ledger',
+            self::NotNeeded => 'whoever posted it here: reverse it, the source is mended',
         };
     }
 }

@@ -20,6 +20,10 @@ final readonly class CauseNamer
         if ($ledger === $subledger) {
             return null;
         }
+        $alone = $this->alone($pair);
+        if ($alone !== null) {
+            return $alone->book === Book::Ledger ? $this->notInSubledger($alone) : $this->notInLedger($alone);
+        }
         [$cause, $note] = $pair->straddles($this->asOf)
             ? [Cause::CutOff, $this->cutOff($pair)]
             : $this->difference($pair, $ledger, $subledger, $tax);
@@ -29,6 +33,9 @@ final readonly class CauseNamer
 
     public function extra(ProofLine $line): ?CauseLine
     {
+        if ($line->corrects) {
+            return $this->notNeeded($line);
+        }
         $twin = $line->twin;
         $once =
             $twin === null
@@ -63,7 +70,7 @@ final readonly class CauseNamer
 
     public function notInLedger(ProofLine $item): ?CauseLine
     {
-        return $this->oneSided(
+        return $item->corrects ? $this->notNeeded($item) : $this->oneSided(
             Cause::NotInLedger,
             $item,
             ucfirst(str_replace('_', ' ', $item->kind)).
@@ -74,7 +81,7 @@ final readonly class CauseNamer
 
     public function notInSubledger(ProofLine $posting): ?CauseLine
     {
-        return $this->oneSided(
+        return $posting->corrects ? $this->notNeeded($posting) : $this->oneSided(
             Cause::NotInSubledger,
             $posting,
             "Entry {$posting->entry} of {$posting->date}, {$this->say($posting->amount)}".
@@ -91,6 +98,11 @@ final readonly class CauseNamer
     {
         $ledger = $this->counted($postings);
         $subledger = $this->counted($items);
+        $corrections = array_values(array_filter($postings, static fn (ProofLine $line): bool => $line->corrects));
+        $corrected = $this->counted($corrections);
+        if ($corrected !== 0 && $ledger - $corrected === $subledger) {
+            return new CauseLine(Cause::NotNeeded, $corrections, [], $corrected, 0, 'The balances brought forward agree without it.');
+        }
 
         return $ledger === $subledger
             ? null
@@ -102,6 +114,40 @@ final readonly class CauseNamer
                 $subledger,
                 "The ledger brought forward {$this->say($ledger)}, the customers' documents come to {$this->say($subledger)}.",
             );
+    }
+
+    /** What was posted here to correct something that is right without it. */
+    private function notNeeded(ProofLine $line): ?CauseLine
+    {
+        $where = $line->book === Book::Ledger ? "Voucher {$line->entry}" : 'The entry with the customer';
+
+        return $this->oneSided(
+            Cause::NotNeeded,
+            $line,
+            "{$where} of {$line->date}, {$this->say($line->amount)}, corrects {$line->document}, which is right without it.",
+        );
+    }
+
+    /** The one line that counts of a pair whose others, such as an accrual and its mirror, take each other back. */
+    private function alone(Pair $pair): ?ProofLine
+    {
+        $left = [];
+        foreach ([...$pair->postings, ...$pair->items] as $line) {
+            $back = array_search(-$line->amount, array_map(
+                static fn (ProofLine $of): int => $of->book === $line->book ? $of->amount : 0, $left,
+            ), true);
+            if ($line->countsAt($this->asOf) === 0) {
+                continue;
+            }
+            if ($back !== false) {
+                unset($left[$back]);
+            } else {
+                $left[] = $line;
+            }
+        }
+        $taken = array_filter($pair->postings, static fn (ProofLine $line): bool => $line->reverses !== '');
+
+        return count($left) === 1 && $taken !== [] ? array_values($left)[0] : null;
     }
 
     private function oneSided(Cause $cause, ProofLine $line, string $note): ?CauseLine

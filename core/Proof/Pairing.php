@@ -25,6 +25,9 @@ final class Pairing
     /** @var list<ProofLine> lines of which a person said that they have no counterpart */
     public array $apart = [];
 
+    /** @var list<Pair> documents with an accrual, of which a posting may still be missing */
+    private array $passing = [];
+
     /** @var array<int, ProofLine> */
     private array $postings = [];
 
@@ -70,6 +73,9 @@ final class Pairing
         usort($lines, ProofLine::order(...));
         $named = array_values(array_filter($lines, static fn (ProofLine $line): bool => $line->document !== ''));
         if ($named !== []) {
+            if ($this->passing($named)) {
+                return;
+            }
             $this->reversed($named);
             self::markTwins($named);
             foreach ([PairedBy::Entry, PairedBy::DocumentAndAmount] as $by) {
@@ -83,6 +89,49 @@ final class Pairing
                 $this->wait($line);
             }
         }
+    }
+
+    /**
+     * A posting that was taken back on the other side of the day, such as an accrual, stands for one that is late: with all else of the
+     * document the two are one pair.
+     *
+     * @param list<ProofLine> $lines of one document
+     */
+    private function passing(array $lines): bool
+    {
+        $entries = [];
+        foreach ($lines as $line) {
+            if ($line->book === Book::Ledger && $line->reverses === '') {
+                $entries[$line->entry] = $line->date;
+            }
+        }
+        $passes = fn (ProofLine $line): bool => $line->book === Book::Ledger && isset($entries[$line->reverses]) &&
+            $this->asOf >= $line->date !== $entries[$line->reverses] <= $this->asOf;
+        if (array_filter($lines, $passes) === []) {
+            return false;
+        }
+        $postings = array_values(array_filter($lines, static fn (ProofLine $line): bool => $line->book === Book::Ledger));
+        $items = array_values(array_filter($lines, static fn (ProofLine $line): bool => $line->book === Book::Subledger));
+        $pair = new Pair($postings, $items, PairedBy::DocumentSum);
+        if (self::sum($pair->postings) === self::sum($pair->items)) {
+            $this->pair($pair->postings, $pair->items, $pair->by);
+        } else {
+            $this->passing[] = $pair;
+            foreach ($lines as $line) {
+                $line->paired = true;
+            }
+        }
+
+        return true;
+    }
+
+    /** The late posting of a document with an accrual, where it does not bear the document: the only one of what is missing. */
+    private function late(Pair $pair): ?ProofLine
+    {
+        $missing = self::sum($pair->items) - self::sum($pair->postings);
+        $found = array_values(array_filter($this->postings, static fn (ProofLine $posting): bool => $posting->amount === $missing));
+
+        return count($found) === 1 ? $found[0] : null;
     }
 
     private function wait(ProofLine $line): void
@@ -128,6 +177,10 @@ final class Pairing
     /** Tests that only the amounts speak for; run after duplicates and postings on wrong accounts have been taken out. */
     public function pairByAmount(): void
     {
+        foreach ($this->passing as $pair) {
+            $late = $pair->items === [] ? null : $this->late($pair);
+            $this->pair($late === null ? $pair->postings : [...$pair->postings, $late], $pair->items, $pair->by);
+        }
         $this->bySum(static fn (ProofLine $item): string => $item->date."\0".$item->kind);
         $this->bySum(static fn (ProofLine $item): string => $item->date."\0".$item->kind."\0".$item->customer);
         $this->byWindow();
@@ -352,9 +405,14 @@ final class Pairing
         $left = array_filter($lines, static fn (ProofLine $line): bool => ! $line->paired);
         $postings = array_values(array_filter($left, static fn (ProofLine $line): bool => $line->book === Book::Ledger));
         $items = array_values(array_filter($left, static fn (ProofLine $line): bool => $line->book === Book::Subledger));
-        $oneAgainstOne = count($postings) === 1 && count($items) === 1; // entry numbers have the first word there
-        if (count($left) > 1 && ! $oneAgainstOne && self::sum($postings) === self::sum($items)) {
-            $this->pair($postings, $items, PairedBy::DocumentSum);
+        // What agrees without what was posted to correct it needs no correction.
+        foreach ([[self::asGiven($postings), self::asGiven($items)], [$postings, $items]] as [$some, $others]) {
+            $oneAgainstOne = count($some) === 1 && count($others) === 1; // entry numbers have the first word there
+            if (count($some) + count($others) > 1 && ! $oneAgainstOne && self::sum($some) === self::sum($others)) {
+                $this->pair($some, $others, PairedBy::DocumentSum);
+
+                return;
+            }
         }
     }
 
@@ -511,6 +569,15 @@ final class Pairing
         }
 
         return $groups;
+    }
+
+    /**
+     * @param list<ProofLine> $lines
+     * @return list<ProofLine> without what was posted to correct them
+     */
+    private static function asGiven(array $lines): array
+    {
+        return array_values(array_filter($lines, static fn (ProofLine $line): bool => ! $line->corrects));
     }
 
     /** @param  array<ProofLine>  $lines */

@@ -44,8 +44,8 @@ test('from a difference to 0.00 by each kind of remedy', async ({ page }) => {
         await page.keyboard.press('Control+Enter');
         await expect(page.locator('main')).toContainText('1 cause of the proof is exactly that');
         await expect(page.locator('table[data-list]')).toContainText('The decimal point shifted');
-        await page.getByRole('link', { name: 'Decimal point shifted', exact: true }).click();
-        await expect(page.locator('#worktop h2.title')).toHaveText('Decimal point shifted');
+        await page.getByRole('link', { name: 'Slide (decimal shifted)', exact: true }).click();
+        await expect(page.locator('#worktop h2.title')).toHaveText('Slide (decimal shifted)');
     });
 
     await test.step('a correcting voucher', async () => {

@@ -7,6 +7,7 @@ namespace Tests\Feature;
 use Ajuste\Core\Proof\CustomerCorrection;
 use App\Actions\Proof\CarryCause;
 use App\Actions\Proof\CorrectCause;
+use App\Queries\CauseAccounts;
 use App\Queries\Reports;
 use App\Queries\Settings;
 use Illuminate\Support\Facades\DB;
@@ -68,7 +69,8 @@ final class RemediesTest extends BooksTestCase
         $line = app(Reports::class)->proof($control, '2026-10-31')->lines[0];
         self::assertSame($cause, $line->cause->value);
         $mend = app(CorrectCause::class);
-        $counter = $mend->counterAccount($line, $control) ?? $settings->accounts()->numbered('4000');
+        $known = app(CauseAccounts::class)->of($line, $control) !== [];
+        $counter = $known ? null : $settings->accounts()->numbered('4000');
         foreach ([1, 2] as $click) {
             $mend->correct('k', $control, '2026-10-31', $line->key(), $counter, '2026-10-31');
         }

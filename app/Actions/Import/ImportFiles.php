@@ -37,6 +37,7 @@ final class ImportFiles
         private readonly AuditTrail $audit,
         private readonly Actor $actor,
         private readonly SetAsideRules $rules,
+        private readonly NeedlessCorrections $needless,
     ) {}
 
     /** @param  list<SourceFile>  $files */
@@ -92,6 +93,7 @@ final class ImportFiles
                 DB::commit();
                 $report->importId = $importId;
             } else {
+                $report->needless = $rows === null && $good ? $this->needless->count() : 0;
                 DB::rollBack();
             }
         } finally {

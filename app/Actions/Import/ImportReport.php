@@ -25,6 +25,9 @@ final class ImportReport
     /** Whether a file as a whole cannot be read; that cannot be set aside. */
     public bool $blocked = false;
 
+    /** Own corrections that are no longer needed once it is in; only a rehearsal says so. */
+    public int $needless = 0;
+
     public function refuse(FileReport $file, RefusedRow $row): void
     {
         $file->refused++;
@@ -66,6 +69,7 @@ final class ImportReport
     {
         return [
             'committed' => $this->importId !== null,
+            'corrections_not_needed' => $this->needless,
             'files' => array_map(static fn (FileReport $file): array => $file->toArray(), $this->files),
             'refused' => array_map(static fn (RefusedRow $row): array => [
                 'file' => $row->file, 'row' => $row->row, 'column' => $row->field, 'value' => $row->value, 'expected' => $row->expected,

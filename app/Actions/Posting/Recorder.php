@@ -63,7 +63,8 @@ final readonly class Recorder
         $places = [];
         foreach ($planned->voucher->lines as $line) {
             $places[$line->account->id] = ($places[$line->account->id] ?? 0) + 1;
-            $text = new PostingText($line->description, $line->document, $line->customer, $line->reference, 'ajuste');
+            $source = $line->source === '' ? 'ajuste' : $line->source;
+            $text = new PostingText($line->description, $line->document, $line->customer, $line->reference, $source);
             $rows->posting(
                 new PostingRow(
                     $number,
@@ -87,7 +88,7 @@ final readonly class Recorder
             'text' => $planned->voucher->text,
             'run_id' => $reversed !== null ? $reversed->run_id : ($settlement === null ? $keys->run : null),
             'settlement_id' => $reversed !== null ? $reversed->settlement_id : $settlement,
-            'reverses_id' => $planned->reverses,
+            'reverses_id' => $planned->mirrors === null ? $planned->reverses : $keys->vouchers[$planned->mirrors]->id,
             'who' => $this->actor->who,
             'recorded_at' => $rows->recordedAt,
         ]);

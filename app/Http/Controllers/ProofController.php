@@ -8,12 +8,15 @@ use Ajuste\Core\Calendar\Day;
 use Ajuste\Core\Exchange\Setting;
 use Ajuste\Core\Ledger\Account;
 use Ajuste\Core\Money\Money;
+use Ajuste\Core\Proof\Accrual;
+use Ajuste\Core\Proof\Cause;
 use Ajuste\Core\Proof\CauseLine;
 use Ajuste\Core\Proof\CustomerCorrection;
 use Ajuste\Core\Proof\LedgerCorrection;
 use Ajuste\Core\Proof\PairedBy;
 use Ajuste\Core\Proof\Proof;
 use Ajuste\Core\Proof\ProofLine;
+use Ajuste\Core\Refusal;
 use App\Actions\Proof\AskAtSource;
 use App\Actions\Proof\CarryCause;
 use App\Actions\Proof\CorrectCause;
@@ -29,6 +32,7 @@ use App\Models\Customer;
 use App\Models\Item;
 use App\Models\Posting;
 use App\Queries\CarriedCauses;
+use App\Queries\CauseAccounts;
 use App\Queries\ControlFigures;
 use App\Queries\CustomerSearch;
 use App\Queries\Notes;
@@ -56,6 +60,7 @@ final class ProofController
         ControlFigures $figures,
         CarriedCauses $carried,
         CorrectCause $mend,
+        CauseAccounts $accounts,
         SourceFixes $sources,
     ): string {
         $proof = $reports->proof($at->account, $at->asOf, $at->knownAt);
@@ -100,7 +105,7 @@ final class ProofController
                 'key' => bin2hex(random_bytes(16)),
                 'correctionDate' => $settings->locked()->firstOpenFrom($at->asOf),
                 'control' => Money::ofMinor($proof->control, $base),
-                ...$this->remedies($chosen, $proof, $at, $settings, $mend),
+                ...$this->remedies($chosen, $proof, $at, $settings, $mend, $accounts),
             ]),
             $request,
         );
@@ -145,8 +150,14 @@ final class ProofController
     }
 
     /** @return array<string, mixed> the evidence of a cause and what can be done about it */
-    private function remedies(?CauseLine $chosen, Proof $proof, ViewPoint $at, Settings $settings, CorrectCause $mend): array
-    {
+    private function remedies(
+        ?CauseLine $chosen,
+        Proof $proof,
+        ViewPoint $at,
+        Settings $settings,
+        CorrectCause $mend,
+        CauseAccounts $accounts,
+    ): array {
         $ids = static fn (array $lines): array => array_map(static fn (ProofLine $line): int => $line->id, array_slice($lines, 0, 50));
         $isMendable = $chosen !== null && LedgerCorrection::fits($chosen);
         $then = static fn (int $now): Money => Money::ofMinor($now + ($chosen->amount ?? 0), $settings->base());
@@ -159,7 +170,9 @@ final class ProofController
             'partners' => $chosen === null ? [] : self::partners($chosen, $proof->lines),
             'postings' => Posting::query()->whereIn('id', $ids($chosen->postings ?? []))->orderBy('date')->get(),
             'items' => Item::query()->whereNull('superseded_at')->whereIn('root_id', $ids($chosen->items ?? []))->orderBy('date')->get(),
-            'counter' => $isMendable ? $mend->counterAccount($chosen, $at->account) : null,
+            'against' => $chosen === null ? [] : $accounts->of($chosen, $at->account),
+            'accruable' => $chosen !== null && Accrual::fits($chosen),
+            'sameKind' => $isMendable ? $mend->proposed($at->account, $at->asOf, $chosen->cause) : [],
             'after' => $chosen === null ? null : [$then($proof->control), $then($proof->difference)],
             'mendable' => $isMendable,
         ];
@@ -172,17 +185,52 @@ final class ProofController
             $at->account,
             $at->asOf,
             $request->string('line')->toString(),
-            $settings->accounts()->numbered($request->string('counter')->toString()),
+            self::counter($request, $settings),
             Day::of($request->string('date')->toString()),
         );
 
+        return self::posted('Posted. The cause is gone if the voucher says what the document says.');
+    }
+
+    /** All causes of one kind of which the other accounts are known. */
+    public function correctAll(Request $request, ViewPoint $at, CorrectCause $mend): RedirectResponse
+    {
+        $kind = Cause::tryFrom($request->string('cause')->toString()) ?? throw new Refusal('Choose a kind of cause of the list.');
+        $date = Day::of($request->string('date')->toString());
+        $mend->correctAll(FormKey::of($request, 'correct-all'), $at->account, $at->asOf, $kind, $date);
+
+        return self::posted('Posted, a voucher for each.');
+    }
+
+    public function accrue(Request $request, ViewPoint $at, Settings $settings, CorrectCause $mend): RedirectResponse
+    {
+        $line = $request->string('line')->toString();
+        $mend->accrue(FormKey::of($request, 'accrue'), $at->account, $at->asOf, $line, self::counter($request, $settings));
+
+        return self::posted("Accrued at {$at->asOf}, and taken back on the day after.");
+    }
+
+    /** All corrections that their sources have made needless. */
+    public function reverseNotNeeded(Request $request, ViewPoint $at, CorrectCause $mend): RedirectResponse
+    {
+        $mend->reverseNotNeeded(FormKey::of($request, 'not-needed'), $at->account, $at->asOf);
+
+        return self::posted('Reversed. What was mended at the source stands alone.');
+    }
+
+    private static function posted(string $text): RedirectResponse
+    {
         return redirect()
             ->route('proof')
-            ->with('done', [
-                'text' => 'Posted. The cause is gone if the voucher says what the document says.',
-                'url' => route('journals'),
-                'link' => 'Journals',
-            ]);
+            ->with('done', ['text' => $text, 'url' => route('journals'), 'link' => 'Journals']);
+    }
+
+    /** The account that a person chose; null: those that are proposed. */
+    private static function counter(Request $request, Settings $settings): ?Account
+    {
+        $number = $request->string('counter')->toString();
+
+        return $number === '' ? null : $settings->accounts()->numbered($number);
     }
 
     public function adjust(Request $request, ViewPoint $at, CorrectCause $mend, CustomerSearch $search): RedirectResponse

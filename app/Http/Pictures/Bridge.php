@@ -68,17 +68,18 @@ final readonly class Bridge
     private static function short(Cause $cause): string
     {
         return match ($cause) {
-            Cause::OpeningDifference => 'Brought forward',
-            Cause::DuplicateInLedger => 'Twice ledger',
-            Cause::DuplicateInSubledger => 'Twice customer',
+            Cause::OpeningDifference => 'Opening',
+            Cause::DuplicateInLedger => 'Twice, ledger',
+            Cause::DuplicateInSubledger => 'Twice, subledger',
             Cause::WrongAccount => 'Other account',
-            Cause::CutOff => 'Other period',
-            Cause::SignReversed => 'Wrong side',
-            Cause::AmountTransposed => 'Digits exchanged',
-            Cause::AmountShifted => 'Point shifted',
+            Cause::CutOff => 'Cut-off',
+            Cause::SignReversed => 'Sign reversed',
+            Cause::AmountTransposed => 'Transposed',
+            Cause::AmountShifted => 'Slide',
             Cause::AmountDiffers => 'Amount differs',
-            Cause::NotInLedger => 'No posting',
-            Cause::NotInSubledger => 'No document',
+            Cause::NotInLedger => 'Not in ledger',
+            Cause::NotInSubledger => 'Not in subledger',
+            Cause::NotNeeded => 'Not needed',
         };
     }
 }

@@ -12,6 +12,10 @@
         <x-import-files :files="array_map(fn($file) => $file->toArray(), $report->files)" :base="$base" />
         <p class="slate mt-2">The second figure is what the books hold for the days of the file once it is in. In red it differs: the books have rows that the
             file has not, such as own vouchers.</p>
+        @if ($report->needless > 0)
+            <div class="note">{{ Say::count($report->needless, 'correction') }} of yours will no longer be needed: the files mend the same at the
+                source. Proof names them, and one key reverses them all.</div>
+        @endif
         @if ($report->refusedCount > 0)
             @include('intake.refused')
         @endif

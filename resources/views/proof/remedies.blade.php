@@ -6,6 +6,12 @@
         <button class="button">Open it again</button>
     </form>
 @else
+    @if ($chosen->cause === Ajuste\Core\Proof\Cause::NotNeeded)
+        <form method="post" action="{{ route('proof.not-needed') }}">@csrf
+            <input type="hidden" name="key" value="{{ $key }}">
+            <button class="button main" data-main>Reverse every correction that is no longer needed <kbd>Ctrl ↵</kbd></button>
+        </form>
+    @endif
     @if ($mendable)
         <form method="post" action="{{ route('proof.correct') }}" class="flex flex-wrap gap-3 items-end">@csrf
             <input type="hidden" name="key" value="{{ $key }}">
@@ -13,16 +19,31 @@
             <span class="basis-full">Correct the ledger: {{ $money($chosen->amount)->abs()->grouped() }}
                 {{ $chosen->amount > 0 ? 'to the debit' : 'to the credit' }} of {{ app(App\Http\ViewPoint::class)->account->number }},
                 against</span>
-            <label class="grid">Account <select name="counter">
-                    @foreach ($accounts as $account)
-                        <option value="{{ $account->number }}" @selected($account->id === $counter?->id)>{{ $account->title() }}</option>
-                    @endforeach
-                </select>
-            </label>
+            @include('proof.counter')
             <label class="grid">Dated <x-day name="date" :value="$correctionDate" /></label>
             <button class="button main" data-main>Post {{ $money($chosen->amount)->abs()->grouped() }} <kbd>Ctrl ↵</kbd></button>
             <span class="slate basis-full">The control account comes to {{ Say::balance($after[0]) }}, the difference to
                 {{ Say::balance($after[1]) }}.</span>
+        </form>
+        @if (count($sameKind) > 1)
+            <form method="post" action="{{ route('proof.correct-all') }}" class="flex flex-wrap gap-3 items-end mt-2">@csrf
+                <input type="hidden" name="key" value="{{ $key }}">
+                <input type="hidden" name="cause" value="{{ $chosen->cause->value }}">
+                <input type="hidden" name="date" value="{{ $correctionDate }}">
+                <button class="button" data-hotkey="v">Post all {{ count($sameKind) }} of this kind, each against its own accounts
+                    <kbd>V</kbd></button>
+            </form>
+        @endif
+    @endif
+    @if ($accruable)
+        <form method="post" action="{{ route('proof.accrue') }}" class="flex flex-wrap gap-3 items-end mt-3">@csrf
+            <input type="hidden" name="key" value="{{ $key }}">
+            <input type="hidden" name="line" value="{{ $chosen->key() }}">
+            <span class="basis-full">Accrue {{ $money($chosen->amount)->abs()->grouped() }} at {{ Say::day($proof->asOf) }} and take it back on the day
+                after; the late posting then makes no cause of its own. Against</span>
+            @include('proof.counter')
+            <button @class(['button', 'main' => !$mendable]) @if (!$mendable) data-main @else data-hotkey="r" @endif>Accrue
+                <kbd>{{ $mendable ? 'R' : 'Ctrl ↵' }}</kbd></button>
         </form>
     @endif
     @if ($ownSide)

@@ -9,15 +9,20 @@ use Ajuste\Core\Ledger\Account;
 use Ajuste\Core\Ledger\AccountRole;
 use Ajuste\Core\Ledger\VoucherLine;
 use Ajuste\Core\Money\Currency;
+use Ajuste\Core\Money\Money;
+use Ajuste\Core\Proof\Accrual;
 use Ajuste\Core\Proof\Book;
 use Ajuste\Core\Proof\CarriedCause;
 use Ajuste\Core\Proof\Cause;
 use Ajuste\Core\Proof\CauseLine;
+use Ajuste\Core\Proof\CounterLine;
+use Ajuste\Core\Proof\CounterLines;
 use Ajuste\Core\Proof\CustomerCorrection;
 use Ajuste\Core\Proof\LedgerCorrection;
 use Ajuste\Core\Proof\ProofLine;
 use Ajuste\Core\Proof\ProofNames;
 use Ajuste\Core\Refusal;
+use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Tests\Core\Sample;
 
@@ -68,23 +73,95 @@ final class CorrectionsTest extends TestCase
         return 'not refused';
     }
 
+    private static function counter(Account $account, int $minor): CounterLine
+    {
+        return new CounterLine($account, Money::ofMinor($minor, 'EUR'));
+    }
+
+    public function test_what_is_late_is_accrued_and_taken_back_on_the_day_after(): void
+    {
+        $rule = new Accrual(new LockedDays('2026-09-30'), Currency::of('EUR'));
+        $control = new Account(1, '1100', 'Receivables', AccountRole::ReceivablesControl);
+        $against = [self::counter(new Account(2, '4000', 'Sales'), 30_00)];
+        $late = self::cause(Cause::CutOff, 0, -30_00);
+        [$accrual, $mirror] = $rule->plan($late, $control, $against, '2026-10-31')->vouchers;
+        self::assertSame(['1100 -30.00 I-9 C1', '4000 30.00 I-9 C1'], self::said($accrual->voucher->lines));
+        self::assertSame(['1100 30.00 I-9 C1', '4000 -30.00 I-9 C1'], self::said($mirror->voucher->lines));
+        self::assertSame(
+            ['2026-10-31', '2026-11-01', 0, null],
+            [$accrual->voucher->date, $mirror->voucher->date, $mirror->mirrors, $accrual->mirrors],
+        );
+        self::assertStringContainsString('locked', self::refusal(static fn () => $rule->plan($late, $control, $against, '2026-09-30')));
+        foreach ([self::cause(Cause::SignReversed, 1, 2), self::cause(Cause::CutOff, 1, 2, '')] as $other) {
+            self::assertFalse(Accrual::fits($other));
+            self::assertStringContainsString(
+                'An accrual is for',
+                self::refusal(static fn () => $rule->plan($other, $control, $against, '2026-10-31')),
+            );
+        }
+    }
+
+    /** @return iterable<string, array{int, array<int, int>, ?array<int, int>, array<int, int>}> amount, entry, document; lines */
+    public static function counterLines(): iterable
+    {
+        yield 'digits transposed: each account by what its line lacks' => [
+            -900_00,
+            [10 => -2_940_24, 11 => -294_02],
+            [10 => -2_122_05, 11 => -212_21],
+            [10 => 818_19, 11 => 81_81],
+        ];
+        yield 'one account was right already' => [
+            -900_00, [10 => -2_122_05, 11 => -212_21, 19 => -900_00], [10 => -2_122_05, 11 => -212_21], [19 => 900_00],
+        ];
+        yield 'posted twice: the entry is turned' => [50_00, [10 => 45_00, 11 => 5_00], [], [10 => -45_00, 11 => -5_00]];
+        yield 'not posted: as the document says' => [121_00, [], [10 => -100_00, 11 => -21_00], [10 => -100_00, 11 => -21_00]];
+        yield 'lines not known: in the mix of the entry' => [12_10, [10 => -100_00, 11 => -21_00], null, [10 => -10_00, 11 => -2_10]];
+        yield 'the entry holds more than the cause' => [10_00, [10 => -300_00], [10 => -100_00], [10 => -10_00]];
+        yield 'lines on both sides: nobody knows' => [10_00, [10 => -300_00, 11 => 200_00], null, []];
+        yield 'no entry and no lines' => [10_00, [], null, []];
+    }
+
+    /**
+     * @param array<int, int> $entry
+     * @param ?array<int, int> $document
+     * @param array<int, int> $lines
+     */
+    #[DataProvider('counterLines')]
+    public function test_the_other_accounts_are_what_the_document_says_less_what_the_entry_has(
+        int $amount,
+        array $entry,
+        ?array $document,
+        array $lines,
+    ): void {
+        self::assertEquals($lines, CounterLines::of($amount, $entry, $document));
+        self::assertSame($lines === [] ? 0 : -$amount, array_sum(CounterLines::of($amount, $entry, $document)));
+    }
+
     public function test_the_ledger_is_corrected_by_a_voucher(): void
     {
         $rule = new LedgerCorrection(new LockedDays('2026-09-30'), Currency::of('EUR'));
         $control = new Account(1, '1100', 'Receivables', AccountRole::ReceivablesControl);
-        $counter = new Account(2, '4000', 'Sales');
+        $sales = new Account(2, '4000', 'Sales');
+        $tax = new Account(3, '2300', 'Tax');
         $cause = self::cause(Cause::AmountDiffers, 100_00, 130_00);
+        $counter = [self::counter($sales, -25_00), self::counter($tax, -5_00)];
         $plan = $rule->plan($cause, $control, $counter, '2026-10-31');
-        self::assertSame(['1100 30.00 I-9 C1', '4000 -30.00 I-9 C1'], self::said($plan->vouchers()[0]->lines));
+        self::assertSame(['1100 30.00 I-9 C1', '4000 -25.00 I-9 C1', '2300 -5.00 I-9 C1'], self::said($plan->vouchers()[0]->lines));
         self::assertSame('2026-10-31', $plan->vouchers()[0]->date);
         self::assertStringContainsString(
             'Choose the account on the other side',
-            self::refusal(static fn () => $rule->voucher($cause, $control, $control, '2026-10-31')),
+            self::refusal(static fn () => $rule->voucher($cause, $control, [self::counter($control, -30_00)], '2026-10-31')),
         );
         self::assertStringContainsString(
             'locked',
             self::refusal(static fn () => $rule->voucher($cause, $control, $counter, '2026-09-30')),
         );
+        foreach ([[], [self::counter($sales, -29_99)]] as $short) {
+            self::assertStringContainsString(
+                '30.00 belongs there',
+                self::refusal(static fn () => $rule->voucher($cause, $control, $short, '2026-10-31')),
+            );
+        }
         foreach ([self::cause(Cause::CutOff, 1, 2), self::cause(Cause::AmountDiffers, 1, 2, '')] as $other) {
             self::assertFalse(LedgerCorrection::fits($other));
             self::assertStringContainsString(

@@ -37,6 +37,7 @@ final class Lines implements ProofSource
         string $source = '',
         bool $own = false,
         string $reverses = '',
+        bool $corrects = false,
     ): self {
         $id = ++$this->ids;
         $this->lines[] = new ProofLine(
@@ -45,7 +46,7 @@ final class Lines implements ProofSource
             $date,
             $amount,
             new ProofNames($document, $customer, $entry !== '' ? $entry : "E{$id}", $batch, $reverses),
-            $source,
+            $corrects ? ($source === 'opening' ? ProofLine::OPENING_CORRECTION : ProofLine::CORRECTION) : $source,
             '',
             $own,
         );

@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Import;
+
+use Ajuste\Core\Ledger\AccountRole;
+use Ajuste\Core\Proof\Cause;
+use Ajuste\Core\Proof\CauseLine;
+use App\Queries\ProofLines;
+use App\Queries\Reports;
+use App\Queries\Settings;
+use Illuminate\Support\Facades\DB;
+
+/** Own corrections of what the source has mended meanwhile. */
+final readonly class NeedlessCorrections
+{
+    public function __construct(private Settings $settings, private Reports $reports) {}
+
+    public function count(): int
+    {
+        $this->settings->forget();
+        // Where nothing was posted here that belongs to no match and no run, there is nothing to look for.
+        if (! DB::table('vouchers')->whereNull('settlement_id')->whereNull('run_id')->exists()) {
+            return 0;
+        }
+        $asOf = $this->settings->period()->last;
+        $count = 0;
+        foreach ($this->settings->accounts()->allWithRole(AccountRole::ReceivablesControl) as $account) {
+            $lines = $this->reports->proofOf(ProofLines::since($account->id, $asOf), $asOf)->lines;
+            $count += count(array_filter($lines, static fn (CauseLine $line): bool => $line->cause === Cause::NotNeeded));
+        }
+
+        return $count;
+    }
+}

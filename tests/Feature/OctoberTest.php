@@ -1,0 +1,90 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use Ajuste\Core\Proof\Accrual;
+use Ajuste\Core\Proof\Cause;
+use Ajuste\Core\Proof\CauseLine;
+use Ajuste\Core\Proof\CustomerCorrection;
+use Ajuste\Core\Proof\Proof;
+use App\Actions\Proof\CorrectCause;
+use App\Queries\CauseAccounts;
+use App\Queries\Reports;
+use App\Queries\Settings;
+use Database\Seeders\DemoFiles;
+use Illuminate\Support\Facades\DB;
+
+/** The month of the demo, with every fault that the proof can name, is worked to a difference of nil. */
+final class OctoberTest extends BooksTestCase
+{
+    private const DAY = '2026-10-31';
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        self::assertNotNull($this->import((new DemoFiles)->handedOver())->importId);
+        $this->lock('2026-09');
+    }
+
+    private function proof(string $day = self::DAY): Proof
+    {
+        return app(Reports::class)->proof($this->control(), $day);
+    }
+
+    private function remedy(CauseLine $cause): void
+    {
+        $mend = app(CorrectCause::class);
+        $key = "k{$cause->key()}";
+        if ($cause->cause === Cause::CutOff) {
+            self::assertTrue(Accrual::fits($cause));
+            $mend->accrue($key, $this->control(), self::DAY, $cause->key(), null);
+        } elseif ($cause->cause === Cause::DuplicateInSubledger) {
+            self::assertTrue(CustomerCorrection::fits($cause));
+            $customer = $this->customerId($cause->customer());
+            $mend->adjustCustomer($key, $this->control(), self::DAY, $cause->key(), $customer, self::DAY);
+        } else {
+            $known = app(CauseAccounts::class)->of($cause, $this->control()) !== [];
+            $counter = $known ? null : app(Settings::class)->accounts()->numbered('4000');
+            $mend->correct($key, $this->control(), self::DAY, $cause->key(), $counter, self::DAY);
+        }
+    }
+
+    private function workOff(): void
+    {
+        for ($turn = 0; $turn < 30 && ($cause = $this->proof()->lines[0] ?? null) !== null; $turn++) {
+            $this->remedy($cause);
+        }
+    }
+
+    public function test_every_cause_has_a_remedy_and_the_aged_list_ties(): void
+    {
+        self::assertSame('3804.89', $this->report('proof')['difference']);
+        $this->workOff();
+        $proof = $this->report('proof');
+        self::assertSame(['0.00', [], '0.00'], [$proof['difference'], $proof['causes'], $proof['unexplained']]);
+        self::assertSame(['0.00', $proof['control']], [$this->report('aged')['difference'], $this->report('aged')['totals']['total']]);
+        // The late postings come in November: with the accruals and their mirrors they make no cause.
+        self::assertSame([], $this->proof('2026-11-30')->lines);
+        $this->assertBooksHold();
+    }
+
+    public function test_what_the_source_mends_too_is_named_as_no_longer_needed_and_reversed_by_one_key(): void
+    {
+        $this->workOff();
+        $foreseen = $this->import((new DemoFiles)->mended(), rehearse: true)->needless;
+        self::assertNotNull($this->import((new DemoFiles)->mended())->importId);
+        self::assertCount($foreseen, $this->proof()->lines, 'the preview says so beforehand');
+        $causes = array_map(static fn (CauseLine $line): string => "{$line->cause->value} {$line->document()}", $this->proof()->lines);
+        self::assertSame([], array_values(array_filter(
+            $causes, static fn (string $cause): bool => ! str_starts_with($cause, Cause::NotNeeded->value),
+        )));
+        self::assertNotSame([], $causes);
+        app(CorrectCause::class)->reverseNotNeeded('n', $this->control(), self::DAY);
+        self::assertSame([], $this->proof()->lines);
+        self::assertSame('0.00', $this->report('proof')['difference']);
+        self::assertSame([], DB::select("SELECT 1 FROM vouchers WHERE date < '2026-10-01'"));
+        $this->assertBooksHold();
+    }
+}
