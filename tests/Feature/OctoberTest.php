@@ -70,6 +70,23 @@ final class OctoberTest extends BooksTestCase
         $this->assertBooksHold();
     }
 
+    public function test_three_invoices_that_are_not_posted_are_posted_together(): void
+    {
+        $this->actingAs($this->person());
+        $form = ['cause' => 'not_in_ledger', 'date' => self::DAY, 'counter' => '4000'];
+        foreach ([1, 2] as $click) {
+            $this->post('/proof/correct-all', ['key' => 'all', ...$form])->assertSessionHas('done');
+        }
+        self::assertSame(3, DB::table('vouchers')->count());
+        self::assertSame([], array_filter($this->proof()->lines, static fn (CauseLine $of): bool => $of->cause === Cause::NotInLedger));
+        $this->post('/proof/correct-all', ['key' => 'more', ...$form])->assertSessionHas('refusal');
+        $this->post('/proof/correct-all', ['key' => 'odd', ...$form, 'cause' => 'x'])->assertSessionHas('refusal');
+        $this->post('/proof/not-needed', ['key' => 'none'])->assertSessionHas('refusal');
+        $late = array_values(array_filter($this->proof()->lines, static fn (CauseLine $of): bool => $of->cause === Cause::CutOff));
+        $this->post('/proof/accrue', ['key' => 'a', 'line' => $late[0]->key(), 'counter' => ''])->assertSessionHas('done');
+        $this->get('/proof')->assertOk();
+    }
+
     public function test_what_the_source_mends_too_is_named_as_no_longer_needed_and_reversed_by_one_key(): void
     {
         $this->workOff();

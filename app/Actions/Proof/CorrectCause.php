@@ -57,37 +57,34 @@ final readonly class CorrectCause
     }
 
     /**
-     * All causes of one kind of which the other accounts are known, together.
+     * All causes of one kind that a voucher mends, together.
+     *
+     * @param ?Account $counter for all of them; null: each against the accounts that its document's lines and entry say
      *
      * @throws Refusal when there is none, or one of the vouchers cannot be posted
      */
-    public function correctAll(string $key, Account $control, string $asOf, Cause $kind, string $date): void
+    public function correctAll(string $key, Account $control, string $asOf, Cause $kind, ?Account $counter, string $date): void
     {
-        $this->posting->post($key, function () use ($control, $asOf, $kind, $date): PostingPlan {
+        $this->posting->post($key, function () use ($control, $asOf, $kind, $counter, $date): PostingPlan {
             $plan = new PlanBuilder;
             $voucher = null;
-            foreach ($this->proposed($control, $asOf, $kind) as [$cause, $against]) {
-                $voucher = $this->ledger()->addTo($plan, $cause, $control, $against, $date);
+            foreach ($this->ofKind($control, $asOf, $kind) as $cause) {
+                $voucher = $this->ledger()->addTo($plan, $cause, $control, $this->against($cause, $control, $counter), $date);
             }
 
             return $voucher === null
-                ? throw Refusal::changed('No such cause is left of which the other accounts are known. Look at the proof again.')
+                ? throw Refusal::changed('No such cause is left. Look at the proof again.')
                 : $plan->build(Subject::voucher($voucher));
         });
     }
 
-    /** @return list<array{CauseLine, non-empty-list<CounterLine>}> causes of a kind that a voucher mends, with its other accounts */
-    public function proposed(Account $control, string $asOf, Cause $kind): array
+    /** @return list<CauseLine> causes of a kind that a voucher mends */
+    public function ofKind(Account $control, string $asOf, Cause $kind): array
     {
-        $found = [];
-        foreach ($this->reports->proof($control, $asOf)->lines as $cause) {
-            $against = $cause->cause === $kind && LedgerCorrection::fits($cause) ? $this->accounts->of($cause, $control) : [];
-            if ($against !== []) {
-                $found[] = [$cause, $against];
-            }
-        }
-
-        return $found;
+        return array_values(array_filter(
+            $this->reports->proof($control, $asOf)->lines,
+            static fn (CauseLine $cause): bool => $cause->cause === $kind && LedgerCorrection::fits($cause),
+        ));
     }
 
     /**

@@ -172,7 +172,7 @@ final class ProofController
             'items' => Item::query()->whereNull('superseded_at')->whereIn('root_id', $ids($chosen->items ?? []))->orderBy('date')->get(),
             'against' => $chosen === null ? [] : $accounts->of($chosen, $at->account),
             'accruable' => $chosen !== null && Accrual::fits($chosen),
-            'sameKind' => $isMendable ? $mend->proposed($at->account, $at->asOf, $chosen->cause) : [],
+            'sameKind' => $isMendable ? count($mend->ofKind($at->account, $at->asOf, $chosen->cause)) : 0,
             'after' => $chosen === null ? null : [$then($proof->control), $then($proof->difference)],
             'mendable' => $isMendable,
         ];
@@ -192,12 +192,13 @@ final class ProofController
         return self::posted('Posted. The cause is gone if the voucher says what the document says.');
     }
 
-    /** All causes of one kind of which the other accounts are known. */
-    public function correctAll(Request $request, ViewPoint $at, CorrectCause $mend): RedirectResponse
+    /** All causes of one kind. */
+    public function correctAll(Request $request, ViewPoint $at, Settings $settings, CorrectCause $mend): RedirectResponse
     {
         $kind = Cause::tryFrom($request->string('cause')->toString()) ?? throw new Refusal('Choose a kind of cause of the list.');
         $date = Day::of($request->string('date')->toString());
-        $mend->correctAll(FormKey::of($request, 'correct-all'), $at->account, $at->asOf, $kind, $date);
+        $counter = self::counter($request, $settings);
+        $mend->correctAll(FormKey::of($request, 'correct-all'), $at->account, $at->asOf, $kind, $counter, $date);
 
         return self::posted('Posted, a voucher for each.');
     }

@@ -77,8 +77,8 @@ final readonly class Bridge
             Cause::AmountTransposed => 'Transposed',
             Cause::AmountShifted => 'Slide',
             Cause::AmountDiffers => 'Amount differs',
-            Cause::NotInLedger => 'Not in ledger',
-            Cause::NotInSubledger => 'Not in subledger',
+            Cause::NotInLedger => "Not\u{a0}in ledger",
+            Cause::NotInSubledger => "Not\u{a0}in subledger",
             Cause::NotNeeded => 'Not needed',
         };
     }

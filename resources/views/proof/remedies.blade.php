@@ -22,18 +22,14 @@
             @include('proof.counter')
             <label class="grid">Dated <x-day name="date" :value="$correctionDate" /></label>
             <button class="button main" data-main>Post {{ $money($chosen->amount)->abs()->grouped() }} <kbd>Ctrl ↵</kbd></button>
+            @if ($sameKind > 1)
+                <input type="hidden" name="cause" value="{{ $chosen->cause->value }}">
+                <button class="button" formaction="{{ route('proof.correct-all') }}" data-hotkey="v">Post all {{ $sameKind }} of this kind
+                    <kbd>V</kbd></button>
+            @endif
             <span class="slate basis-full">The control account comes to {{ Say::balance($after[0]) }}, the difference to
                 {{ Say::balance($after[1]) }}.</span>
         </form>
-        @if (count($sameKind) > 1)
-            <form method="post" action="{{ route('proof.correct-all') }}" class="flex flex-wrap gap-3 items-end mt-2">@csrf
-                <input type="hidden" name="key" value="{{ $key }}">
-                <input type="hidden" name="cause" value="{{ $chosen->cause->value }}">
-                <input type="hidden" name="date" value="{{ $correctionDate }}">
-                <button class="button" data-hotkey="v">Post all {{ count($sameKind) }} of this kind, each against its own accounts
-                    <kbd>V</kbd></button>
-            </form>
-        @endif
     @endif
     @if ($accruable)
         <form method="post" action="{{ route('proof.accrue') }}" class="flex flex-wrap gap-3 items-end mt-3">@csrf
