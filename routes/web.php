@@ -20,6 +20,7 @@ use App\Http\Controllers\ProofController;
 use App\Http\Controllers\ReceiptsController;
 use App\Http\Controllers\RefundsController;
 use App\Http\Controllers\ReversalsController;
+use App\Http\Controllers\RunsController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\SettingsController;
 use App\Http\Controllers\StandInController;
@@ -112,6 +113,7 @@ Route::middleware('auth')->group(function (): void {
         ->name('unapplied.posted-run')
         ->whereNumber('run');
     Route::get('/unapplied/run', [UnappliedController::class, 'run'])->name('unapplied.run');
+    Route::get('/residues', [RunsController::class, 'index'])->name('residues')->defaults('kind', 'residues');
     Route::get('/credit-balances', [CreditBalancesController::class, 'index'])->name('credit-balances');
     Route::get('/aged', [AgedController::class, 'index'])->name('aged');
     Route::get('/aged.{format}', [AgedController::class, 'export'])
@@ -212,6 +214,14 @@ Route::middleware('auth')->group(function (): void {
             Route::post('/batches/{batch}/declare', 'declare')->name('batches.declare')->whereNumber('batch');
             Route::post('/batches/{batch}/close', 'close')->name('batches.close')->whereNumber('batch');
             Route::post('/batches/{batch}/post', 'post')->name('batches.post')->whereNumber('batch');
+        });
+        Route::controller(RunsController::class)->whereIn('kind', ['contra', 'residues'])->group(function (): void {
+            Route::post('/runs/{kind}', 'post')->name('run.post');
+            Route::post('/runs/{kind}/ask', 'ask')->name('run.ask');
+            Route::post('/runs/{kind}/approve', 'approve')->name('run.approve');
+            Route::post('/runs/{kind}/send-back', 'sendBack')->name('run.send-back');
+            Route::post('/runs/{kind}/choose', 'choose')->name('run.choose');
+            Route::post('/runs/{kind}/{run}/reverse', 'reverse')->name('run.reverse')->whereNumber('run');
         });
         Route::controller(DirectDebitsController::class)->group(function (): void {
             Route::post('/direct-debits', 'prepare')->name('collection.prepare');

@@ -8,7 +8,9 @@ use Ajuste\Core\Ledger\Account;
 use Ajuste\Core\Money\Money;
 use Ajuste\Core\Proof\CauseLine;
 use Ajuste\Core\Refusal;
+use Ajuste\Core\Run\RunKind;
 use App\Actions\PresentCreditBalances;
+use App\Actions\Runs\RunPlans;
 use App\Queries\CarriedCauses;
 use App\Queries\ControlFigures;
 use App\Queries\Reports;
@@ -28,6 +30,7 @@ final readonly class Rail
         private Unapplied $unapplied,
         private ControlFigures $figures,
         private PresentCreditBalances $presentation,
+        private RunPlans $plans,
         private StatementLines $lines,
         private CarriedCauses $carried,
     ) {}
@@ -58,6 +61,11 @@ final readonly class Rail
                 "rail unapplied {$of}",
                 [...$positions, 'loose_reasons'],
                 fn (): Station => $this->unapplied($account, $asOf),
+            ),
+            Remembered::while(
+                "rail residues {$of}",
+                [...$positions, 'contested', 'contested_ends', 'customer_blocks', 'customer_blocks_lifted', 'run_choices'],
+                fn (): Station => $this->run(RunKind::Residues, 'Residues', 'Write off', $account, $asOf),
             ),
             Remembered::while(
                 "rail credit balances {$of}",
@@ -136,6 +144,22 @@ final readonly class Rail
             "Match {$sums->items} unapplied receipts and credits",
             $this->money($sums->matchable)->grouped().' can be matched',
             $sums->oldest,
+        );
+    }
+
+    private function run(RunKind $kind, string $name, string $verb, Account $account, string $asOf): Station
+    {
+        $run = $this->plans->of($kind, $account, $asOf);
+        $count = count($run->lines());
+
+        return new Station(
+            $name,
+            $kind->path(),
+            $count === 0 ? '' : self::count($count, 'line'),
+            $run->total(),
+            $count === 0,
+            "{$verb} ".self::count($count, 'line'),
+            $run->leftOut() === [] ? '' : count($run->leftOut()).' left out',
         );
     }
 

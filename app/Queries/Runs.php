@@ -46,6 +46,36 @@ final class Runs
         );
     }
 
+    /**
+     * Runs that stand and of whose items something was changed from elsewhere that counts on the run's day or before (R13).
+     *
+     * @return array<int, list<string>> the documents that did it, by run
+     */
+    public function outOfDate(RunKind $kind, int $accountId): array
+    {
+        $changed = DB::table('runs as r')
+            ->join('run_lines as l', 'l.run_id', '=', 'r.id')
+            ->join('items as i', static fn ($join) => $join->on('i.root_id', '=', 'l.item_id')->whereNull('i.superseded_at'))
+            ->where(['r.kind' => $kind->value, 'r.account_id' => $accountId])
+            ->whereNotIn('r.id', DB::table('run_reversals')->select('run_id'))
+            ->where(static fn ($query) => $query
+                ->whereColumn('i.recorded_at', '>', 'r.recorded_at')
+                ->orWhereExists(static fn ($query) => $query
+                    ->from('matches as m')
+                    ->join('match_reversals as b', 'b.match_id', '=', 'm.id')
+                    ->whereRaw('l.item_id IN (m.debit_item_id, m.credit_item_id)')
+                    ->whereColumn('b.date', '<=', 'r.as_of')
+                    ->whereColumn('b.recorded_at', '>', 'r.recorded_at')))
+            ->distinct()
+            ->orderBy('i.document')
+            ->get(['r.id', 'i.document']);
+
+        return $changed
+            ->groupBy('id')
+            ->map(static fn ($of): array => array_values(array_map(strval(...), $of->pluck('document')->all())))
+            ->all();
+    }
+
     /** The run of a day that stands, if there is one. */
     public function standing(RunKind $kind, int $accountId, string $asOf): ?Run
     {

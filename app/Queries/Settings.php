@@ -13,6 +13,7 @@ use Ajuste\Core\Ledger\AccountType;
 use Ajuste\Core\Ledger\ChartOfAccounts;
 use Ajuste\Core\Money\Currency;
 use Ajuste\Core\Money\Money;
+use Ajuste\Core\Run\RunKind;
 use App\Models\Account as AccountModel;
 use Illuminate\Support\Facades\DB;
 
@@ -39,6 +40,38 @@ final class Settings
         $this->text($setting);
 
         return $this->values["{$setting->value}.{$currency->code}"] ?? '';
+    }
+
+    /** What a setting says for one run, blank where it says nothing of it. */
+    public function ofRun(Setting $setting, RunKind $kind): string
+    {
+        $this->text($setting);
+
+        return $this->values["{$setting->value}.{$kind->value}"] ?? '';
+    }
+
+    /**
+     * What a setting says for every currency: the base currency by itself, others where they are named.
+     *
+     * @return array<string, Money> by currency code
+     */
+    public function byCurrency(Setting $setting): array
+    {
+        $said = [$this->base()->code => $this->money($setting)];
+        foreach ($this->values ?? [] as $name => $value) {
+            [$of, $code] = [...explode('.', (string) $name, 2), ''];
+            if ($of === $setting->value && $code !== '') {
+                $said[$code] = Money::parse($value, Currency::of($code));
+            }
+        }
+
+        return $said;
+    }
+
+    /** Null where it is blank. */
+    public function moneyOrNone(Setting $setting): ?Money
+    {
+        return $this->text($setting) === '' ? null : $this->money($setting);
     }
 
     public function whole(Setting $setting): int

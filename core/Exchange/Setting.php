@@ -43,6 +43,11 @@ enum Setting: string
     case AgedCredits = 'aged_credits';
     case ApprovalLimit = 'approval_limit';
     case OwnBank = 'own_bank';
+    case ResidueCapCustomer = 'residue_cap_customer';
+    case ResidueCapRun = 'residue_cap_run';
+    case WriteBackGround = 'write_back_ground';
+    case ContraVoucher = 'contra_voucher';
+    case OutsideReviewer = 'outside_reviewer';
     case CreditorIdentifier = 'creditor_identifier';
     case DebitNoticeDays = 'debit_notice_days';
 
@@ -50,7 +55,9 @@ enum Setting: string
     {
         return match ($this) {
             self::BaseCurrency => 'EUR',
-            self::BooksName, self::Period, self::OwnBank, self::CreditorIdentifier => '',
+            self::BooksName, self::Period, self::OwnBank, self::CreditorIdentifier, self::ResidueCapCustomer, self::ResidueCapRun,
+            self::WriteBackGround, self::OutsideReviewer => '',
+            self::ContraVoucher => 'run',
             self::PairingWindowDays, self::RateDays => '5',
             self::ReceiptToleranceAmount => '1.00',
             self::ReceiptTolerancePercent => '0.5',
@@ -74,10 +81,17 @@ enum Setting: string
         };
     }
 
-    /** Whether it may be said for one currency, as `residue_limit.GBP`. */
-    public function isByCurrency(): bool
+    /** Runs with an approval limit of their own (R13); blank there means that the signatures are enough. */
+    private const RUNS = ['contra', 'currency', 'credit_balances', 'allowance'];
+
+    /** Whether it may be said for one currency or run, as `residue_limit.GBP` or `approval_limit.contra`. */
+    public function isSaidFor(string $name): bool
     {
-        return in_array($this, [self::ResidueLimit, self::WriteBackLimit, self::OwnBank], true);
+        return match ($this) {
+            self::ResidueLimit, self::WriteBackLimit, self::OwnBank => Currency::isKnown($name),
+            self::ApprovalLimit => in_array($name, self::RUNS, true),
+            default => false,
+        };
     }
 
     /**
@@ -88,7 +102,8 @@ enum Setting: string
     public function check(string $value): void
     {
         $expected = match ($this) {
-            self::BooksName, self::OwnBank => null,
+            self::BooksName, self::OwnBank, self::WriteBackGround, self::OutsideReviewer => null,
+            self::ContraVoucher => self::oneOf($value, ['run', 'pair']),
             self::CreditorIdentifier => $value === '' || CreditorIdentifier::isValid($value)
                 ? null
                 : 'a creditor identifier whose check digits hold is expected, such as DE98ZZZ09999999999',
@@ -105,11 +120,18 @@ enum Setting: string
             self::AgedCredits => self::oneOf($value, array_column(Credits::cases(), 'value')),
             self::PairingWindowDays, self::CombinationItems, self::DiscountGraceDays, self::ResidueDays, self::RateDays,
             self::DebitNoticeDays => preg_match('/^\d{1,4}$/D', $value) === 1 ? null : 'a whole number is expected',
-            default => preg_match('/^\d{1,12}(\.\d{1,4})?$/D', $value) === 1 ? null : 'a number of zero or above is expected',
+            self::ResidueCapCustomer, self::ResidueCapRun => $value === '' ? null : self::number($value),
+            self::ApprovalLimit => $value === '' ? null : self::number($value),
+            default => self::number($value),
         };
         if ($expected !== null) {
             throw new RowFault('value', $value, $expected);
         }
+    }
+
+    private static function number(string $value): ?string
+    {
+        return preg_match('/^\d{1,12}(\.\d{1,4})?$/D', $value) === 1 ? null : 'a number of zero or above is expected';
     }
 
     /** @param  list<string>  $choices */

@@ -13,8 +13,9 @@ use Ajuste\Core\Refusal;
 use Ajuste\Core\Settlement\Reversal;
 
 /**
- * Takes a run back as one. Vouchers of the run go back each on its own day, which must be open, so that no day shows half of it (R10); its
- * settlements on the chosen day, else each on its own or the first open one after it (R13).
+ * Takes a run back as one: what it matched is undone, then its vouchers go back with the items that they brought. On the chosen day, else
+ * on its own or the first open one after it (R13); where the run has a mirror each on its own day, which must be open, so that no day
+ * shows half of it (R10).
  */
 final readonly class RunReversal
 {
@@ -27,14 +28,19 @@ final readonly class RunReversal
      */
     public function add(PlanBuilder $plan, StandingRun $run, ?string $date, string $reason): void
     {
-        foreach ($run->vouchers as $voucher) {
-            $this->locked->refuse($voucher->voucher->date, "The reversal of {$voucher->number}");
-            $plan->mirror($voucher, $voucher->voucher->date);
-        }
         $reversal = new Reversal($this->locked);
         foreach ($run->settlements as $chain) {
             $last = $chain[count($chain) - 1] ?? null;
             $reversal->settlements($plan, $chain, $date ?? $this->locked->firstOpenFrom($last->date ?? ''), $reason);
+        }
+        foreach ($run->vouchers as $voucher) {
+            $own = $voucher->voucher->date;
+            $day = $run->kind->hasMirror() ? $own : $this->locked->firstOpenFrom($date ?? $own);
+            $this->locked->refuse($day, "The reversal of {$voucher->number}");
+            $mirror = $plan->mirror($voucher, $day);
+            foreach ($voucher->items as $item) {
+                $reversal->counter($plan, $item, $mirror, $day, $reason);
+            }
         }
         $plan->fact(new RunReversed($run->id, $reason));
         $plan->trail('reverse run', Subject::of(SubjectKind::Run, $run->id), $reason);

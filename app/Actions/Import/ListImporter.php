@@ -35,9 +35,9 @@ final class ListImporter extends Importer
     private function setting(array $row): Outcome
     {
         $parts = explode('.', $row['name'], 2);
-        $currency = $parts[1] ?? null;
+        $for = $parts[1] ?? null;
         $setting = Setting::tryFrom($parts[0]);
-        if ($setting === null || ($currency !== null && ! ($setting->isByCurrency() && Currency::isKnown($currency)))) {
+        if ($setting === null || ($for !== null && ! $setting->isSaidFor($for))) {
             throw new RowFault('name', $row['name'], 'one of '.implode(', ', array_column(Setting::cases(), 'value')).' is expected');
         }
         $setting->check($row['value']);

@@ -12,14 +12,21 @@ use App\Models\AuditRecord;
 use App\Models\Import;
 use App\Queries\BankAccounts;
 use App\Queries\ControlFigures;
+use App\Queries\RunDecisions;
 use App\Queries\Settings;
 use App\Queries\Unapplied;
 use Illuminate\View\View;
 
 final class DeskController
 {
-    public function __invoke(Settings $settings, Rail $rail, Unapplied $unapplied, ControlFigures $figures, BankAccounts $banks): View
-    {
+    public function __invoke(
+        Settings $settings,
+        Rail $rail,
+        Unapplied $unapplied,
+        ControlFigures $figures,
+        BankAccounts $banks,
+        RunDecisions $decisions,
+    ): View {
         if (! $settings->hasControlAccount()) {
             return view('desk.empty');
         }
@@ -29,6 +36,7 @@ final class DeskController
             'stations' => $rail->stations($at->account, $at->asOf),
             'banks' => $banks->all($at->asOf),
             'left' => $unapplied->leftWithReason($at->account, $at->asOf),
+            'requests' => $decisions->waiting(),
             'base' => $settings->base(),
             'picture' => new DayPicture($figures->days($at->account, Day::firstOfMonth($at->asOf), $at->asOf), 770, $settings->base()),
             'latest' => AuditRecord::query()->orderByDesc('id')->limit(9)->get(),

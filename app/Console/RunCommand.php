@@ -1,0 +1,109 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console;
+
+use Ajuste\Core\Ledger\Account;
+use Ajuste\Core\Ledger\Voucher;
+use Ajuste\Core\Money\Money;
+use Ajuste\Core\Posting\PlannedVoucher;
+use Ajuste\Core\Run\LeftOut;
+use Ajuste\Core\Run\PlannedLine;
+use Ajuste\Core\Run\RunKind;
+use Ajuste\Core\Run\RunPlan;
+use App\Actions\Runs\PostRun;
+use App\Actions\Runs\RunPlans;
+use App\Queries\Settings;
+
+/** The plan that a closing run would post now. */
+abstract class RunCommand extends BooksCommand
+{
+    protected const KIND = RunKind::Residues;
+
+    public function handle(Settings $settings, RunPlans $plans, PostRun $post): int
+    {
+        $account = $settings->controlAccount($this->text('account'));
+        $run = $plans->of(static::KIND, $account, $this->asOf($settings));
+        $vouchers = $run->lines() === []
+            ? []
+            : array_map(static fn (PlannedVoucher $of): Voucher => $of->voucher, $post->posting($run)->vouchers);
+        $said = [
+            'as_of' => $run->asOf(),
+            'lines' => array_map(self::planned(...), $run->lines()),
+            'left_out' => array_map(self::leftOut(...), $run->leftOut()),
+            'total' => $run->total()->decimal(),
+            ...$this->more($run),
+            'voucher' => self::summed($vouchers),
+        ];
+        if ($this->option('json')) {
+            $this->json($said);
+
+            return self::SUCCESS;
+        }
+        $this->table(['customer', 'document', 'currency', 'amount', 'base', 'why'], $said['lines']);
+        $this->table(['left out', 'document', 'amount', 'why'], $said['left_out']);
+        $this->line("Total {$said['total']} {$settings->base()->code}, as of {$run->asOf()}, {$run->policy()}.");
+
+        return self::SUCCESS;
+    }
+
+    /** @return array<string, mixed> what else this run says */
+    protected function more(RunPlan $run): array
+    {
+        return [];
+    }
+
+    /** @return array<string, string> */
+    private static function planned(PlannedLine $line): array
+    {
+        return [
+            'customer' => $line->customer->number,
+            'document' => $line->document,
+            'currency' => $line->amount->currency->code,
+            'amount' => $line->amount->decimal(),
+            'base' => $line->base->decimal(),
+            'why' => $line->why,
+        ];
+    }
+
+    /** @return array<string, string> */
+    private static function leftOut(LeftOut $line): array
+    {
+        return [
+            'customer' => $line->customer->number,
+            'document' => $line->document,
+            'amount' => $line->base->decimal(),
+            'why' => $line->why,
+        ];
+    }
+
+    /**
+     * @param list<Voucher> $vouchers
+     * @return list<array<string, string>> by account and side
+     */
+    private static function summed(array $vouchers): array
+    {
+        $sums = [];
+        foreach ($vouchers as $voucher) {
+            foreach ($voucher->lines as $line) {
+                $key = "{$line->account->number} ".($line->base->isNegative() ? 'credit' : 'debit');
+                $sums[$key] ??= [$line->account, Money::zero($line->base->currency)];
+                $sums[$key][1] = $sums[$key][1]->plus($line->base);
+            }
+        }
+        ksort($sums);
+
+        return array_values(array_map(static function (array $of): array {
+            /** @var array{Account, Money} $of */
+            [$account, $sum] = $of;
+            $nil = Money::zero($sum->currency)->decimal();
+
+            return [
+                'account' => $account->number,
+                'debit' => $sum->isNegative() ? $nil : $sum->decimal(),
+                'credit' => $sum->isNegative() ? $sum->abs()->decimal() : $nil,
+            ];
+        }, $sums));
+    }
+}

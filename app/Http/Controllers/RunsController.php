@@ -1,0 +1,142 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use Ajuste\Core\Posting\PlannedVoucher;
+use Ajuste\Core\Posting\PostingPlan;
+use Ajuste\Core\Refusal;
+use Ajuste\Core\Run\RunKind;
+use App\Actions\ReverseRun;
+use App\Actions\Runs\PostRun;
+use App\Actions\Runs\RunPlans;
+use App\Http\FormKey;
+use App\Http\ViewPoint;
+use App\Models\User;
+use App\Queries\RunDecisions;
+use App\Queries\Runs;
+use App\Queries\Settings;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\View\View;
+
+/** The closing runs that share one way of being looked at, approved, posted and taken back. */
+final class RunsController
+{
+    public function index(
+        string $kind,
+        ViewPoint $at,
+        Settings $settings,
+        RunPlans $plans,
+        PostRun $post,
+        RunDecisions $decisions,
+        Runs $runs,
+    ): View {
+        $of = self::kind($kind);
+        $run = $plans->of($of, $at->account, $at->asOf);
+        [$posting, $refusal] = self::rehearsed(static fn (): PostingPlan => $post->posting($run));
+        $request = $decisions->open($of, $at->account, $at->asOf);
+        $digest = $posting?->digest() ?? '';
+
+        return view($of === RunKind::Contra ? 'runs.contra' : 'runs.residues', [
+            'kind' => $of,
+            'run' => $run,
+            'digest' => $digest,
+            'vouchers' => array_map(static fn (PlannedVoucher $of) => $of->voucher, $posting->vouchers ?? []),
+            'refusal' => $run->lines() === [] ? '' : $refusal,
+            'why' => $post->needsApproval($run),
+            'request' => $request,
+            'unchanged' => $request !== null && $request->digest === $digest,
+            'answer' => $decisions->lastAnswer($of, $at->account, $at->asOf),
+            'runs' => $runs->latest($of, $at->account->id),
+            'reversals' => $runs->reversals(),
+            'outOfDate' => $runs->outOfDate($of, $at->account->id),
+            'base' => $settings->base(),
+            'key' => bin2hex(random_bytes(16)),
+        ]);
+    }
+
+    public function post(Request $request, string $kind, ViewPoint $at, PostRun $post): RedirectResponse
+    {
+        $seen = $request->string('seen')->toString();
+        $run = $post->post(FormKey::of($request, 'run'), self::kind($kind), $at->account, $at->asOf, $seen);
+
+        return self::done($kind, "Posted run {$run}.");
+    }
+
+    public function ask(Request $request, string $kind, ViewPoint $at, PostRun $post): RedirectResponse
+    {
+        $seen = $request->string('seen')->toString();
+        $post->ask(FormKey::of($request, 'ask-run'), self::kind($kind), $at->account, $at->asOf, $seen);
+
+        return self::done($kind, 'Asked. The reviewer finds it on the desk.');
+    }
+
+    public function approve(Request $request, string $kind, ViewPoint $at, PostRun $post): RedirectResponse
+    {
+        $user = $request->user();
+        $outside = $request->string('outside')->toString();
+        if (! ($user instanceof User) || (! $user->role->mayReview() && $outside === '')) {
+            throw new Refusal('A reviewer approves this run. Ask the reviewer to look at it.');
+        }
+        $run = $post->approve(FormKey::of($request, 'approve-run'), self::kind($kind), $at->account, $at->asOf, $outside);
+
+        return self::done($kind, "Approved and posted as run {$run}.");
+    }
+
+    public function sendBack(Request $request, string $kind, ViewPoint $at, PostRun $post): RedirectResponse
+    {
+        $words = $request->string('words')->toString();
+        $post->sendBack(FormKey::of($request, 'send-back'), self::kind($kind), $at->account, $at->asOf, $words);
+
+        return self::done($kind, 'Sent back with your words.');
+    }
+
+    public function choose(Request $request, string $kind, ViewPoint $at, PostRun $post): RedirectResponse
+    {
+        $post->choose(
+            FormKey::of($request, 'choose'),
+            self::kind($kind),
+            $at->account,
+            $at->asOf,
+            $request->integer('item'),
+            $request->string('choice')->toString(),
+            $request->string('reason')->toString(),
+        );
+
+        return self::done($kind, 'The run is counted again.');
+    }
+
+    public function reverse(Request $request, string $kind, int $run, ReverseRun $reverse): RedirectResponse
+    {
+        $reverse->post(FormKey::of($request, 'reverse-run'), self::kind($kind), $run, $request->string('reason')->toString());
+
+        return self::done($kind, "Run {$run} is taken back as one.");
+    }
+
+    private static function kind(string $kind): RunKind
+    {
+        return RunKind::from(str_replace('-', '_', $kind));
+    }
+
+    private static function done(string $kind, string $text): RedirectResponse
+    {
+        return redirect()
+            ->route($kind)
+            ->with('done', ['text' => $text, 'url' => route('journals'), 'link' => 'Journals']);
+    }
+
+    /**
+     * @param callable(): PostingPlan $plan
+     * @return array{?PostingPlan, string} and why there is none
+     */
+    private static function rehearsed(callable $plan): array
+    {
+        try {
+            return [$plan(), ''];
+        } catch (Refusal $refusal) {
+            return [null, $refusal->getMessage()];
+        }
+    }
+}

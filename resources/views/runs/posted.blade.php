@@ -1,0 +1,35 @@
+@php
+    use Ajuste\Core\Money\Money;
+    use App\Http\Say;
+@endphp
+@if ($runs !== [])
+    <h2>Runs</h2>
+    <table class="grid-table">
+        <tbody>
+            @foreach ($runs as $posted)
+                <tr>
+                    <td>Run {{ $posted->id }} as of {{ Say::shortDay($posted->as_of) }}<br><span class="slate">{{ $posted->who }},
+                            {{ Say::moment($posted->recorded_at) }}</span></td>
+                    <td class="n">{{ Money::ofMinor($posted->total, $base)->grouped() }}</td>
+                    <td>
+                        @if (isset($reversals[$posted->id]))
+                            <span class="tag ochre">taken back: {{ $reversals[$posted->id]->reason }}</span>
+                        @else
+                            @isset($outOfDate[$posted->id])
+                                <span class="tag ochre">out of date: {{ implode(', ', array_slice($outOfDate[$posted->id], 0, 5)) }} changed</span>
+                            @endisset
+                            @if (Auth::user()->role->mayWrite())
+                                <form method="post" action="{{ route('run.reverse', [$kind->path(), $posted->id]) }}" class="flex gap-2">@csrf
+                                    <input type="hidden" name="key" value="{{ $key }}-{{ $posted->id }}">
+                                    <input type="text" name="reason" placeholder="reason" class="w-36" required
+                                        aria-label="Why run {{ $posted->id }} is taken back">
+                                    <button class="button py-0.5!">Take back run {{ $posted->id }}</button>
+                                </form>
+                            @endif
+                        @endif
+                    </td>
+                </tr>
+            @endforeach
+        </tbody>
+    </table>
+@endif

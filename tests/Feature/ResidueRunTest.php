@@ -1,0 +1,149 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use Ajuste\Core\Run\RunKind;
+use App\Models\User;
+use App\Queries\Runs;
+use Illuminate\Support\Facades\DB;
+
+/** Residues as a run: looked at, changed by a person, approved where it is large, posted as one and taken back as one. */
+final class ResidueRunTest extends BooksTestCase
+{
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->importBasics([
+            'accounts.csv' => self::ACCOUNTS."6300,Residues,expense,residues_written_off\n2300,Output tax,liability,output_tax\n",
+            'settings.csv' => "name,value\nperiod,2026-10\ntax_relief_write_offs,yes\napproval_limit,6.00\n",
+            'items.csv' => self::items([
+                'I1,invoice,C1,2026-08-01,2026-09-01,EUR,1000.00,1000.00,,,E1,', 'R1,receipt,C1,2026-09-05,,EUR,996.37,996.37,,,E2,',
+                'I2,invoice,C2,2026-08-01,2026-09-01,EUR,900.00,900.00,,,E3,', 'R2,receipt,C2,2026-09-05,,EUR,894.50,894.50,,,E4,',
+                'I3,invoice,C2,2026-08-01,2026-09-01,EUR,800.00,800.00,,,E5,', 'R3,receipt,C2,2026-09-05,,EUR,798.00,798.00,,,E6,',
+            ]),
+            'item_lines.csv' => "document,line,description,quantity,unit_price,net,tax_rate,account\nI1,1,Oil,1,826.45,826.45,21,4000\n",
+            'matches.csv' => "date,debit_document,credit_document,amount\n2026-09-05,I1,R1,996.37\n2026-09-05,I2,R2,894.50\n"
+                ."2026-09-05,I3,R3,798.00\n",
+            'ledger.csv' => self::ledger([
+                'E1,2026-08-01,1100,s,1000.00,,I1,', 'E2,2026-09-05,1100,s,,996.37,R1,', 'E3,2026-08-01,1100,s,900.00,,I2,',
+                'E4,2026-09-05,1100,s,,894.50,R2,', 'E5,2026-08-01,1100,s,800.00,,I3,', 'E6,2026-09-05,1100,s,,798.00,R3,',
+            ]),
+        ]);
+        $this->actingAs($this->person());
+    }
+
+    /** @return string digest of what the page shows */
+    private function seen(): string
+    {
+        preg_match('/name="seen" value="(\w+)"/', (string) $this->get('/residues')->assertOk()->getContent(), $found);
+
+        return $found[1] ?? '';
+    }
+
+    private function refuses(string $words): void
+    {
+        $says = session('refusal');
+        self::assertStringContainsString($words, is_string($says) ? $says : '');
+    }
+
+    public function test_the_command_gives_the_plan_that_the_run_posts_as_one_and_takes_back_as_one(): void
+    {
+        $plan = $this->report('residues');
+        self::assertSame([['I1', '3.63', '3.63'], ['I3', '2.00', '2.00']], array_map(
+            static fn (array $of): array => [$of['document'], $of['amount'], $of['base']], (array) $plan['lines'],
+        ));
+        self::assertSame([['I2', '5.50', '0.50 above the limit of 5.00']], array_map(
+            static fn (array $of): array => [$of['document'], $of['amount'], $of['why']], (array) $plan['left_out'],
+        ));
+        self::assertSame(
+            ['5.63', [['1100', '0.00', '5.63'], ['2300', '0.63', '0.00'], ['6300', '5.00', '0.00']]],
+            [$plan['total'], array_map(array_values(...), (array) $plan['voucher'])],
+        );
+        $this->get('/residues')->assertSee('no tax comes off: its lines are not known')->assertSee('Write off 2 lines, 5.63');
+        $seen = $this->seen();
+        foreach ([1, 2] as $click) {
+            $this->post('/runs/residues', ['key' => 'p', 'seen' => $seen])->assertSessionHas('done');
+        }
+        self::assertSame([1, 0, 0], [DB::table('runs')->count(), $this->openOf('I1'), $this->openOf('I3')]);
+        self::assertSame('0.00', $this->report('proof')['difference']);
+        self::assertSame([], $this->report('residues')['lines']);
+        $this->post('/runs/residues', ['key' => 'q', 'seen' => '']);
+        $this->refuses('There is nothing to post');
+        $this->get('/documents/'.$this->itemId('I1'))->assertOk()->assertSee('I1-W');
+        self::assertSame([], app(Runs::class)->outOfDate(RunKind::Residues, $this->control()->id));
+
+        $this->post('/runs/residues/1/reverse', ['key' => 'r', 'reason' => 'paid after all'])->assertSessionHas('done');
+        self::assertSame([363, 200], [$this->openOf('I1'), $this->openOf('I3')]);
+        self::assertSame(['0.00', $plan['lines']], [$this->report('proof')['difference'], $this->report('residues')['lines']]);
+        $this->post('/runs/residues/1/reverse', ['key' => 's', 'reason' => 'again']);
+        $this->refuses('reversed already');
+        $this->assertBooksHold();
+    }
+
+    public function test_a_near_miss_that_is_taken_along_is_approved_by_another_exactly_as_it_was_seen(): void
+    {
+        $item = $this->itemId('I2');
+        $take = ['item' => $item, 'choice' => 'take'];
+        $this->post('/runs/residues/choose', ['key' => 'c', ...$take, 'reason' => '']);
+        $this->refuses('reason');
+        $this->post('/runs/residues/choose', ['key' => 'c', ...$take, 'reason' => 'agreed'])->assertSessionHas('done');
+        $seen = $this->seen();
+        $this->post('/runs/residues', ['key' => 'p', 'seen' => $seen]);
+        $this->refuses('A second person approves it first: I2 is taken along');
+        $this->post('/runs/residues/ask', ['key' => 'a', 'seen' => $seen])->assertSessionHas('done');
+        $this->post('/runs/residues/ask', ['key' => 'b', 'seen' => $seen]);
+        $this->refuses('has asked for exactly this already');
+        $this->post('/runs/residues/approve', ['key' => 'own']);
+        $this->refuses('A reviewer approves');
+
+        $this->actingAs($this->person('reviewer'));
+        $this->get('/residues')->assertSee('Approve and post 3 lines');
+        $this->get('/')->assertSee('asks for approval');
+        $this->post('/runs/residues/send-back', ['key' => 'w', 'words' => 'leave I3 out, it is asked for'])->assertSessionHas('done');
+        $this->get('/residues')->assertSee('leave I3 out, it is asked for');
+        $this->post('/runs/residues/choose', [
+            'key' => 'd', 'item' => $this->itemId('I3'), 'choice' => 'leave', 'reason' => 'asked for',
+        ])->assertSessionHas('done');
+        $this->post('/runs/residues/ask', ['key' => 'e', 'seen' => $this->seen()])->assertSessionHas('done');
+        $this->post('/runs/residues/approve', ['key' => 'f']);
+        $this->refuses('Nobody approves an own request');
+
+        $this->actingAs($this->another('Another'));
+        // Something that it looked at changes: what was asked for is not what would be posted now.
+        $this->match('C1', ['I1' => '1.00', $this->late('1.00') => '1.00']);
+        $this->post('/runs/residues/approve', ['key' => 'g']);
+        $this->refuses('has changed since');
+        self::assertSame(0, DB::table('runs')->count());
+        $this->get('/residues')->assertSee('What would be posted has changed since');
+        $this->post('/runs/residues/ask', ['key' => 'h', 'seen' => $this->seen()])->assertSessionHas('done');
+        $this->post('/runs/residues/approve', ['key' => 'i', 'outside' => 'N. Outside, 2 Nov, letter']);
+        $this->refuses('name no outside person');
+        $this->actingAs($this->another('Third'));
+        $this->post('/runs/residues/approve', ['key' => 'j'])->assertSessionHas('done');
+        self::assertSame(
+            ['withdrawn', 'approved'],
+            DB::table('run_request_answers')->orderByDesc('request_id')->limit(2)->pluck('answer')->reverse()->values()->all(),
+        );
+        self::assertSame([0, 200], [$this->openOf('I2'), $this->openOf('I3')]);
+        $this->assertBooksHold();
+    }
+
+    private function another(string $name): User
+    {
+        $user = ['name' => $name, 'email' => "{$name}@example.invalid", 'password' => 'olive-press', 'role' => 'reviewer'];
+
+        return User::query()->create($user);
+    }
+
+    private function late(string $amount): string
+    {
+        $this->import([
+            'items.csv' => self::items(["R9,receipt,C1,2026-10-05,,EUR,{$amount},{$amount},,,E9,"]),
+            'ledger.csv' => self::ledger(["E9,2026-10-05,1100,s,,{$amount},R9,"]),
+        ]);
+
+        return 'R9';
+    }
+}
