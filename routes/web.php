@@ -113,6 +113,7 @@ Route::middleware('auth')->group(function (): void {
         ->name('unapplied.posted-run')
         ->whereNumber('run');
     Route::get('/unapplied/run', [UnappliedController::class, 'run'])->name('unapplied.run');
+    Route::get('/contra', [RunsController::class, 'index'])->name('contra')->defaults('kind', 'contra');
     Route::get('/residues', [RunsController::class, 'index'])->name('residues')->defaults('kind', 'residues');
     Route::get('/credit-balances', [CreditBalancesController::class, 'index'])->name('credit-balances');
     Route::get('/aged', [AgedController::class, 'index'])->name('aged');

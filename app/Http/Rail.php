@@ -63,6 +63,12 @@ final readonly class Rail
                 fn (): Station => $this->unapplied($account, $asOf),
             ),
             Remembered::while(
+                "rail contra {$of}",
+                [...$positions, 'contested', 'contested_ends', 'customers', 'suppliers', 'supplier_items', 'agreements', 'supplier_contras',
+                    'item_reversals', 'customer_blocks', 'customer_blocks_lifted', 'run_choices'],
+                fn (): Station => $this->run(RunKind::Contra, 'Contra', 'Set off', $account, $asOf),
+            ),
+            Remembered::while(
                 "rail residues {$of}",
                 [...$positions, 'contested', 'contested_ends', 'customer_blocks', 'customer_blocks_lifted', 'run_choices'],
                 fn (): Station => $this->run(RunKind::Residues, 'Residues', 'Write off', $account, $asOf),
@@ -149,7 +155,11 @@ final readonly class Rail
 
     private function run(RunKind $kind, string $name, string $verb, Account $account, string $asOf): Station
     {
-        $run = $this->plans->of($kind, $account, $asOf);
+        try {
+            $run = $this->plans->of($kind, $account, $asOf);
+        } catch (Refusal $refusal) {
+            return new Station($name, $kind->path(), 'not possible', null, false, $verb, $refusal->getMessage());
+        }
         $count = count($run->lines());
 
         return new Station(

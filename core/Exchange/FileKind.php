@@ -191,7 +191,7 @@ enum FileKind: string
     {
         return [
             self::text('document'),
-            self::choice('kind', ['bill', 'bill_credit', 'payment']),
+            self::choice('kind', ['bill', 'bill_credit', 'payment', 'contra']),
             self::text('supplier'),
             self::date('date'),
             new Field('due_date', FieldType::Date, mayBeBlank: true),
@@ -199,6 +199,8 @@ enum FileKind: string
             self::amount('amount'),
             new Field('base_amount', FieldType::Amount, mayBeBlank: true),
             self::optional('open', FieldType::Amount),
+            self::optional('carrying', FieldType::Amount),
+            self::optional('blocked'),
             self::optional('reference'),
         ];
     }

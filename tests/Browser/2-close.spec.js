@@ -185,7 +185,7 @@ test('the first close, end to end', async ({ page }) => {
     });
 
     await test.step('credit balances: rehearsed, posted with the day-one reversal, reversible as a run', async () => {
-        await page.keyboard.press('5');
+        await page.keyboard.press('6');
         const plan = ajuste('credit-balances');
         await expect(page.getByRole('button', { name: `Post ${grouped(plan.total)}` })).toBeVisible();
         await expect(page.locator('main')).toContainText('And its mirror on 1 Nov 2026');

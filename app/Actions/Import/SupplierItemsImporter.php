@@ -27,6 +27,10 @@ final class SupplierItemsImporter extends Importer
         if ($open > $amount) {
             throw new RowFault('open', $row['open'], "at most the amount, {$row['amount']}, is expected");
         }
+        $carrying = $row['carrying'] === '' ? null : $this->books->notNegative('carrying', $row['carrying'], $this->books->base());
+        if (! in_array($row['blocked'], ['', 'yes', 'no'], true)) {
+            throw new RowFault('blocked', $row['blocked'], 'yes or no is expected');
+        }
         $key = "{$supplier}\0{$row['document']}\0{$row['kind']}";
         $place = $this->places[$key] = ($this->places[$key] ?? 0) + 1;
         $values = [
@@ -37,9 +41,11 @@ final class SupplierItemsImporter extends Importer
             $base,
             $open,
             $row['reference'],
+            $carrying,
+            $row['blocked'] === 'yes' ? 1 : 0,
         ];
         $found = $this->books->rows(
-            'SELECT id, date, due_date, currency, amount, base, open, reference FROM supplier_items WHERE supplier_id = ? AND document = '
+            'SELECT id, date, due_date, currency, amount, base, open, reference, carrying, blocked FROM supplier_items WHERE supplier_id = ? AND document = '
                 .'? AND kind = ? AND occurrence = ?',
             [$supplier, $row['document'], $row['kind'], $place],
         );
@@ -47,7 +53,7 @@ final class SupplierItemsImporter extends Importer
         if ($found === []) {
             $this->books->write(
                 'INSERT INTO supplier_items (supplier_id, document, kind, occurrence, date, due_date, currency, amount, base, open, '
-                    .'reference) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',
+                    .'reference, carrying, blocked) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',
                 [$supplier, $row['document'], $row['kind'], $place, ...$values],
             );
 
@@ -57,7 +63,8 @@ final class SupplierItemsImporter extends Importer
             return Outcome::Same;
         }
         $this->books->write(
-            'UPDATE supplier_items SET date = ?, due_date = ?, currency = ?, amount = ?, base = ?, open = ?, reference = ? WHERE id = ?',
+            'UPDATE supplier_items SET date = ?, due_date = ?, currency = ?, amount = ?, base = ?, open = ?, reference = ?, '
+                .'carrying = ?, blocked = ? WHERE id = ?',
             [...$values, (int) $found[0][0]],
         );
 

@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace App\Actions\Posting;
 
+use Ajuste\Core\Contra\BillPart;
 use Ajuste\Core\Posting\Fact;
 use Ajuste\Core\Posting\Fact\AmountContested;
 use Ajuste\Core\Posting\Fact\BatchPosted;
 use Ajuste\Core\Posting\Fact\ContestEnded;
+use Ajuste\Core\Posting\Fact\ContraPosted;
 use Ajuste\Core\Posting\Fact\CreditNoteIssued;
 use Ajuste\Core\Posting\Fact\DepositTaxBooked;
 use Ajuste\Core\Posting\Fact\DocumentTakenBack;
@@ -56,6 +58,7 @@ final readonly class FactRecorder
                 $fact instanceof RefundPaid => $this->refund($fact, $keys, $recordedAt),
                 $fact instanceof LinesMeant => $this->linesMeant($fact, $keys),
                 $fact instanceof AmountContested => $this->contested($fact, $keys, $recordedAt),
+                $fact instanceof ContraPosted => $this->contra($fact, $keys),
                 default => $this->row($fact, $keys, $recordedAt),
             };
         }
@@ -106,6 +109,20 @@ final readonly class FactRecorder
             ]),
             default => throw new LogicException('There is no table for '.$fact::class.'.'),
         };
+    }
+
+    private function contra(ContraPosted $fact, PlanKeys $keys): void
+    {
+        $item = $keys->item($fact->item);
+        DB::table('supplier_contras')->insert([
+            'item_id' => $item, 'supplier_id' => $fact->supplierId, 'agreement' => $fact->agreement,
+        ]);
+        DB::table('supplier_contra_bills')->insert(array_map(static fn (BillPart $part): array => [
+            'item_id' => $item,
+            'supplier_item_id' => $part->bill->id,
+            'amount' => $part->amount->minor,
+            'base' => $part->base->minor,
+        ], $fact->bills));
     }
 
     private function runPosted(RunPosted $fact, PlanKeys $keys, string $recordedAt): void

@@ -1,0 +1,156 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Queries;
+
+use Ajuste\Core\Contra\Agreement;
+use Ajuste\Core\Contra\Bill;
+use Ajuste\Core\Contra\Pair;
+use Ajuste\Core\Contra\Scope;
+use Ajuste\Core\Contra\Supplier;
+use Ajuste\Core\Ledger\Account;
+use Ajuste\Core\Ledger\AccountRole;
+use Ajuste\Core\Money\Currency;
+use Ajuste\Core\Money\Money;
+use Ajuste\Core\Refusal;
+use Ajuste\Core\Run\RunKind;
+use Ajuste\Core\Subledger\Customer;
+use Ajuste\Core\Subledger\OpenItem;
+use Generator;
+use Illuminate\Support\Facades\DB;
+use stdClass;
+
+/** Customers who are suppliers too, linked by their master data or by an agreement, with what is open on both sides. */
+final readonly class ContraPairs
+{
+    public function __construct(
+        private Settings $settings,
+        private Positions $positions,
+        private Contested $contested,
+        private SupplierBills $bills,
+        private Blocks $blocks,
+    ) {}
+
+    /**
+     * @return Generator<int, Pair> by customer number, then by supplier number, each currency by itself
+     *
+     * @throws Refusal when the books say less of the suppliers than the day needs
+     */
+    public function of(Account $control, string $asOf): Generator
+    {
+        $links = $this->links();
+        if ($links === []) {
+            return;
+        }
+        $items = $this->items($control, $asOf, array_map(static fn (stdClass $link): int => $link->customer_id, $links));
+        $bills = $this->bills->asOf($asOf, array_map(static fn (stdClass $link): int => $link->supplier_id, $links));
+        $agreements = $this->agreements();
+        $blocked = $this->blocks->of(RunKind::Contra);
+        foreach ($links as $link) {
+            $mine = $items[$link->customer_id] ?? [];
+            $theirs = $bills[$link->supplier_id] ?? [];
+            foreach (self::currencies($mine, $theirs) as $code) {
+                $currency = Currency::of($code);
+                $own = array_values(array_filter($mine, static fn (OpenItem $item): bool => $item->amount->isIn($currency)));
+                yield new Pair(
+                    new Customer($link->customer_id, $link->customer, $link->name),
+                    new Supplier($link->supplier_id, $link->supplier, $link->supplier_name, $this->payables($link)),
+                    $currency,
+                    $own,
+                    $this->contestedOf($own, $asOf),
+                    array_values(array_filter($theirs, static fn (Bill $bill): bool => $bill->open->isIn($currency))),
+                    $agreements["{$link->customer_id} {$link->supplier_id} {$code}"] ?? [],
+                    $blocked[$link->customer_id] ?? '',
+                );
+            }
+        }
+    }
+
+    /** @return list<stdClass> customer and supplier of each pair, in the order of their numbers */
+    private function links(): array
+    {
+        $pairs = DB::table('customers')
+            ->whereNotNull('supplier_id')
+            ->select(['id as customer_id', 'supplier_id'])
+            ->union(DB::table('agreements')->select(['customer_id', 'supplier_id']));
+
+        return array_values(
+            DB::query()
+                ->fromSub($pairs, 'p')
+                ->join('customers as c', 'c.id', '=', 'p.customer_id')
+                ->join('suppliers as s', 's.id', '=', 'p.supplier_id')
+                ->orderBy('c.customer')
+                ->orderBy('s.supplier')
+                ->get(['p.*', 'c.customer', 'c.name', 's.supplier', 's.name as supplier_name', 's.control_account_id'])
+                ->all(),
+        );
+    }
+
+    /**
+     * @param list<int> $customerIds
+     * @return array<int, list<OpenItem>> by customer
+     */
+    private function items(Account $control, string $asOf, array $customerIds): array
+    {
+        $items = [];
+        foreach (array_chunk(array_values(array_unique($customerIds)), 5_000) as $some) {
+            foreach ($this->positions->takeable($control->id, $asOf, $some) as $customerId => $item) {
+                $items[$customerId][] = $item;
+            }
+        }
+
+        return $items;
+    }
+
+    /**
+     * @param list<OpenItem> $items
+     * @return array<int, Money> by item
+     */
+    private function contestedOf(array $items, string $asOf): array
+    {
+        return array_map(
+            static fn (array $of): Money => Money::sum(array_column($of, 'amount'), $of[0]->amount->currency),
+            $this->contested->of($items, $asOf),
+        );
+    }
+
+    /** @return array<string, list<Agreement>> by customer, supplier and currency */
+    private function agreements(): array
+    {
+        $agreements = [];
+        foreach (DB::table('agreements')->orderBy('from_date')->orderBy('reference')->get() as $row) {
+            $agreements["{$row->customer_id} {$row->supplier_id} {$row->currency}"][] = new Agreement(
+                $row->reference, $row->from_date, $row->to_date, Scope::from($row->scope),
+            );
+        }
+
+        return $agreements;
+    }
+
+    private function payables(stdClass $link): Account
+    {
+        $accounts = $this->settings->accounts();
+
+        return $link->control_account_id === null
+            ? $accounts->withRole(AccountRole::PayablesControl)
+            : $accounts->withId($link->control_account_id);
+    }
+
+    /**
+     * @param list<OpenItem> $items
+     * @param list<Bill> $bills
+     * @return list<string> codes of the currencies in which something is open on either side
+     */
+    private static function currencies(array $items, array $bills): array
+    {
+        $codes = [
+            ...array_map(static fn (OpenItem $item): string => $item->amount->currency->code, $items),
+            ...array_map(static fn (Bill $bill): string => $bill->open->currency->code, $bills),
+        ];
+        $codes = array_values(array_unique($codes));
+        sort($codes);
+
+        return $codes;
+    }
+}

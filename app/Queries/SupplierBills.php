@@ -1,0 +1,136 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Queries;
+
+use Ajuste\Core\Contra\Bill;
+use Ajuste\Core\Money\Money;
+use Ajuste\Core\Refusal;
+use Illuminate\Database\Query\Builder;
+use Illuminate\Support\Facades\DB;
+use stdClass;
+
+/**
+ * What is open of suppliers' bills. The file says it as of its own day; on an earlier day what was paid since is open again, as far as the
+ * file has the payments. Own contras that no file has brought back yet lessen it.
+ */
+final readonly class SupplierBills
+{
+    public function __construct(private Settings $settings) {}
+
+    /**
+     * @param list<int> $supplierIds
+     * @return array<int, list<Bill>> by supplier
+     *
+     * @throws Refusal when the file is of a later day and does not have the payments since
+     */
+    public function asOf(string $day, array $supplierIds): array
+    {
+        $wanted = array_flip($supplierIds);
+        $rows = array_filter(DB::table('supplier_items')->orderBy('id')->get()->all(), static fn (stdClass $row): bool => isset(
+            $wanted[$row->supplier_id],
+        ));
+        $fileDay = (string) DB::table('supplier_items')->max('date');
+        $since = $fileDay > $day ? self::paid($rows) : [];
+        $contras = $this->contras($day);
+        $bills = [];
+        foreach ($rows as $row) {
+            if ($row->kind === 'contra') {
+                continue;
+            }
+            $open = $row->open;
+            if ($fileDay > $day && $row->kind === 'bill' && $row->date <= $day) {
+                $open += $this->paidSince($row, $since["{$row->supplier_id} {$row->document}"] ?? [], $day);
+            }
+            $bills[(int) $row->supplier_id][] = $this->bill($row, $open, $contras[$row->id] ?? null);
+        }
+
+        return $bills;
+    }
+
+    private function bill(stdClass $row, int $open, ?stdClass $contra): Bill
+    {
+        $base = $this->settings->base();
+        $whole = Money::ofMinor($row->base, $base);
+        $share = static fn (int $part): Money => $whole->share(Money::ofMinor($part, $row->currency), Money::ofMinor($row->amount, $row->currency));
+        $carried = $row->carrying !== null && $open === $row->open ? Money::ofMinor($row->carrying, $base) : $share($open);
+
+        return new Bill(
+            $row->id,
+            $row->document,
+            $row->date,
+            $row->due_date,
+            Money::ofMinor(max(0, $open - (int) ($contra->amount ?? 0)), $row->currency),
+            Money::ofMinor(max(0, $carried->minor - (int) ($contra->base ?? 0)), $base),
+            $row->kind !== 'bill',
+            (bool) $row->blocked,
+        );
+    }
+
+    /**
+     * What the file says was taken of each bill, by payments, credits and contras that name it.
+     *
+     * @param array<stdClass> $rows
+     * @return array<string, list<stdClass>> by supplier and bill
+     */
+    private static function paid(array $rows): array
+    {
+        $paid = [];
+        foreach ($rows as $row) {
+            if ($row->kind !== 'bill' && $row->reference !== '') {
+                $paid["{$row->supplier_id} {$row->reference}"][] = $row;
+            }
+        }
+
+        return $paid;
+    }
+
+    /**
+     * @param list<stdClass> $taken
+     *
+     * @throws Refusal when what was taken of the bill is not all in the file
+     */
+    private function paidSince(stdClass $bill, array $taken, string $day): int
+    {
+        $all = array_sum(array_map(static fn (stdClass $of): int => $of->amount - $of->open, $taken));
+        if ($all !== $bill->amount - $bill->open) {
+            throw new Refusal(
+                "Bill {$bill->document} has {$this->say($bill->amount - $bill->open, $bill)} taken of it, and supplier_items.csv has payments "
+                    ."of {$this->say($all, $bill)} that name it: what was open on {$day} cannot be said. Hand in the payments with the bill "
+                    .'as their reference, or look as of the day of the file.',
+            );
+        }
+        $later = array_filter($taken, static fn (stdClass $of): bool => $of->date > $day);
+
+        return array_sum(array_map(static fn (stdClass $of): int => $of->amount - $of->open, $later));
+    }
+
+    private function say(int $minor, stdClass $bill): string
+    {
+        return Money::ofMinor($minor, $bill->currency)->grouped();
+    }
+
+    /** @return array<int, stdClass> amount and base that own contras take of each bill, where no file has brought them back */
+    private function contras(string $day): array
+    {
+        return DB::table('supplier_contra_bills as b')
+            ->join('supplier_contras as c', 'c.item_id', '=', 'b.item_id')
+            ->join('items as i', static fn ($join) => $join->on('i.root_id', '=', 'c.item_id')->whereNull('i.superseded_at'))
+            ->where('i.date', '<=', $day)
+            ->whereNotExists(static fn (Builder $query) => $query
+                ->from('item_reversals as r')
+                ->whereColumn('r.item_id', 'c.item_id')
+                ->where('r.date', '<=', $day))
+            ->whereNotExists(static fn (Builder $query) => $query
+                ->from('supplier_items as s')
+                ->where('s.kind', 'contra')
+                ->whereColumn('s.supplier_id', 'c.supplier_id')
+                ->whereColumn('s.document', 'i.document'))
+            ->groupBy('b.supplier_item_id')
+            ->selectRaw('b.supplier_item_id, sum(b.amount) AS amount, sum(b.base) AS base')
+            ->get()
+            ->keyBy('supplier_item_id')
+            ->all();
+    }
+}

@@ -1,0 +1,217 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ajuste\Core\Contra;
+
+use Ajuste\Core\Money\Money;
+use Ajuste\Core\Subledger\OpenItem;
+
+/**
+ * What of a pair can be set off (R7): own-side credits are matched first, then the lesser of what is open on both sides, oldest due first,
+ * the last in part.
+ */
+final class Contra
+{
+    /** @var list<LeftOfPair> */
+    private array $left = [];
+
+    private function __construct(private readonly Pair $pair, private readonly string $asOf) {}
+
+    /**
+     * @param string $asOf day of the run
+     * @return array{?Offset, list<LeftOfPair>} what is set off, if anything, and what stays
+     */
+    public static function of(Pair $pair, string $asOf): array
+    {
+        $rule = new self($pair, $asOf);
+        $offset = $rule->offset();
+
+        return [$offset, $rule->left];
+    }
+
+    private function offset(): ?Offset
+    {
+        $inForce = array_values(array_filter($this->pair->agreements, fn (Agreement $of): bool => $of->isInForce($this->asOf)));
+        $why = match (true) {
+            $this->pair->blocked !== '' => "customer blocked: {$this->pair->blocked}",
+            count($inForce) > 1 => 'two agreements are in force: '.implode(', ', array_map(static fn (Agreement $of) => $of->reference, $inForce)),
+            $inForce !== [] => '',
+            $this->pair->agreements !== [] => "no agreement is in force, {$this->pair->agreements[0]->reference} is for other days",
+            default => 'no agreement is on file (IAS 32.42)',
+        };
+        $scope = $inForce[0]->scope ?? Scope::All;
+        $debits = $this->debits($scope);
+        $credits = $this->credits();
+        [$bills, $lessening] = $this->bills($scope);
+        $owed = $this->sum($debits)->minus($this->sum($credits));
+        $owing = self::open($bills, $owed)->minus(self::open($lessening, $owed));
+        $lesser = Money::least($owed, $owing);
+        if ($why === '' && ! $lesser->isPositive()) {
+            $why = $owed->isPositive() ? 'nothing is open on the supplier\'s side' : 'nothing is open on the customer\'s side';
+        }
+        if ($why !== '') {
+            $this->stays($lesser, $debits, $why);
+
+            return null;
+        }
+        [$first, $rest] = self::take($debits, $this->sum($credits));
+        [, $open] = self::takeBills($bills, self::open($lessening, $owed));
+
+        [$taken] = self::take(self::lessened($rest, $first), $lesser);
+        [$parts] = self::takeBills($open, $lesser);
+        assert($taken !== [] && $parts !== []);
+
+        return new Offset($this->pair, $inForce[0], $first, $credits, $taken, $parts);
+    }
+
+    /** @return list<OffsetPart> what can be taken of the customer's debits, oldest due first */
+    private function debits(Scope $scope): array
+    {
+        $parts = [];
+        $items = array_filter($this->pair->items, static fn (OpenItem $item): bool => $item->isDebit());
+        usort($items, OpenItem::byAge(...));
+        foreach ($items as $item) {
+            $contested = $this->pair->contested[$item->id] ?? Money::zero($this->pair->currency);
+            $free = $item->takeable->minus($contested);
+            if ($contested->isPositive()) {
+                $this->leave($item->document, $item->id, Money::least($contested, $item->takeable), $item, 'contested');
+            }
+            if ($scope === Scope::Due && $item->dueDate > $this->asOf) {
+                $this->leave($item->document, $item->id, $free, $item, "not due before {$item->dueDate}");
+            } elseif ($free->isPositive()) {
+                $parts[] = new OffsetPart($item, $free);
+            }
+        }
+
+        return $parts;
+    }
+
+    /** @return list<OffsetPart> the customer's own credits, oldest first */
+    private function credits(): array
+    {
+        $items = array_values(array_filter(
+            $this->pair->items,
+            fn (OpenItem $item): bool => ! $item->isDebit() && $item->date <= $this->asOf && $item->takeable->isPositive(),
+        ));
+        usort($items, OpenItem::byAge(...));
+
+        return array_map(static fn (OpenItem $item): OffsetPart => new OffsetPart($item, $item->takeable), $items);
+    }
+
+    /** @return array{list<Bill>, list<Bill>} bills, and the supplier's credits that lessen them, oldest due first */
+    private function bills(Scope $scope): array
+    {
+        $bills = $credits = [];
+        foreach ($this->pair->bills as $bill) {
+            if ($bill->date > $this->asOf || ! $bill->open->isPositive()) {
+                continue;
+            }
+            if ($bill->isCredit) {
+                $credits[] = $bill;
+            } elseif ($bill->blocked) {
+                $this->left[] = new LeftOfPair($this->pair, $bill->document, 0, $bill->open, $bill->carried, 'the bill is being paid already');
+            } elseif ($scope === Scope::Due && $bill->dueDate > $this->asOf) {
+                $why = "the bill is not due before {$bill->dueDate}";
+                $this->left[] = new LeftOfPair($this->pair, $bill->document, 0, $bill->open, $bill->carried, $why);
+            } else {
+                $bills[] = $bill;
+            }
+        }
+        usort($bills, Bill::byAge(...));
+
+        return [$bills, $credits];
+    }
+
+    /** @param  list<OffsetPart>  $parts */
+    private function sum(array $parts): Money
+    {
+        return Money::sum(array_map(static fn (OffsetPart $part): Money => $part->amount, $parts), $this->pair->currency);
+    }
+
+    /** @param  list<Bill>  $bills */
+    private static function open(array $bills, Money $like): Money
+    {
+        return Money::sum(array_map(static fn (Bill $bill): Money => $bill->open, $bills), $like->currency);
+    }
+
+    /**
+     * @param list<OffsetPart> $parts
+     * @return array{list<OffsetPart>, list<OffsetPart>} what makes the amount from the front, and what is left
+     */
+    private static function take(array $parts, Money $amount): array
+    {
+        $taken = $rest = [];
+        foreach ($parts as $part) {
+            $some = Money::least($amount, $part->amount);
+            if ($some->isPositive()) {
+                $taken[] = new OffsetPart($part->item, $some);
+            }
+            if ($part->amount->isMoreThan($some)) {
+                $rest[] = new OffsetPart($part->item, $part->amount->minus($some));
+            }
+            $amount = $amount->minus($some);
+        }
+
+        return [$taken, $rest];
+    }
+
+    /**
+     * What the own credits have taken of an item is moved off it before.
+     *
+     * @param list<OffsetPart> $rest
+     * @param list<OffsetPart> $first
+     * @return list<OffsetPart>
+     */
+    private static function lessened(array $rest, array $first): array
+    {
+        $taken = [];
+        foreach ($first as $part) {
+            $taken[$part->item->id] = $part->item->less($part->amount, $part->item->moves($part->amount));
+        }
+
+        return array_map(static fn (OffsetPart $part): OffsetPart => new OffsetPart($taken[$part->item->id] ?? $part->item, $part->amount), $rest);
+    }
+
+    /**
+     * @param list<Bill> $bills
+     * @return array{list<BillPart>, list<Bill>} what makes the amount from the front, and what is left
+     */
+    private static function takeBills(array $bills, Money $amount): array
+    {
+        $taken = $rest = [];
+        foreach ($bills as $bill) {
+            $some = Money::least($amount, $bill->open);
+            $part = $bill->part($some);
+            if ($some->isPositive()) {
+                $taken[] = $part;
+            }
+            if ($bill->open->isMoreThan($some)) {
+                $rest[] = $bill->less($part);
+            }
+            $amount = $amount->minus($some);
+        }
+
+        return [$taken, $rest];
+    }
+
+    private function leave(string $document, int $itemId, Money $amount, OpenItem $of, string $why): void
+    {
+        if ($amount->isPositive()) {
+            $this->left[] = new LeftOfPair($this->pair, $document, $itemId, $amount, $of->moves($amount), $why);
+        }
+    }
+
+    /**
+     * The pair as a whole stays.
+     *
+     * @param list<OffsetPart> $debits
+     */
+    private function stays(Money $lesser, array $debits, string $why): void
+    {
+        $amount = $lesser->isPositive() ? $lesser : Money::zero($lesser->currency);
+        $base = array_map(static fn (OffsetPart $part): Money => $part->item->moves($part->amount), self::take($debits, $amount)[0]);
+        $currency = $this->pair->items === [] ? $lesser->currency : $this->pair->items[0]->base->currency;
+        $this->left = [new LeftOfPair($this->pair, '', 0, $amount, Money::sum($base, $currency), $why)];
+    }
+}

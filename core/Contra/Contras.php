@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ajuste\Core\Contra;
+
+use Ajuste\Core\Calendar\LockedDays;
+use Ajuste\Core\Ledger\Account;
+use Ajuste\Core\Ledger\ChartOfAccounts;
+use Ajuste\Core\Money\Currency;
+use Ajuste\Core\Run\RunChoices;
+use Ajuste\Core\Subledger\OpenItem;
+
+/** Sets pairs off one after the other: each takes what those before it have left of items and bills (R7). */
+final readonly class Contras
+{
+    public function __construct(private ChartOfAccounts $accounts, private LockedDays $locked, private Currency $base) {}
+
+    /**
+     * @param iterable<Pair> $pairs by customer number, then by supplier number
+     * @param string $asOf day of the run
+     */
+    public function plan(Account $control, string $asOf, iterable $pairs, RunChoices $choices, VoucherPer $per): ContraPlan
+    {
+        $offsets = $left = $items = $bills = [];
+        foreach ($pairs as $pair) {
+            $now = new Pair(
+                $pair->customer,
+                $pair->supplier,
+                $pair->currency,
+                self::chosen(array_map(static fn (OpenItem $item): OpenItem => $items[$item->id] ?? $item, $pair->items), $choices),
+                $pair->contested,
+                array_map(static fn (Bill $bill): Bill => $bills[$bill->id] ?? $bill, $pair->bills),
+                $pair->agreements,
+                $pair->blocked,
+            );
+            [$offset, $stays] = Contra::of($now, $asOf);
+            $left = [...$left, ...self::leftOut($pair, $choices), ...$stays];
+            if ($offset === null) {
+                continue;
+            }
+            $offsets[] = $offset;
+            foreach ([...$offset->settledFirst, ...$offset->credits, ...$offset->debits] as $part) {
+                $item = $items[$part->item->id] ?? $part->item;
+                $items[$item->id] = $item->less($part->amount, $item->moves($part->amount));
+            }
+            foreach ($offset->bills as $part) {
+                $bills[$part->bill->id] = $part->bill->less($part);
+            }
+        }
+
+        return new ContraPlan($this->accounts, $this->locked, $control, $asOf, $per, $offsets, $left, $this->base);
+    }
+
+    /**
+     * @param list<OpenItem> $items
+     * @return list<OpenItem> without those that a person leaves out
+     */
+    private static function chosen(array $items, RunChoices $choices): array
+    {
+        return array_values(array_filter($items, static fn (OpenItem $item): bool => ! isset($choices->left[$item->id])));
+    }
+
+    /** @return list<LeftOfPair> */
+    private static function leftOut(Pair $pair, RunChoices $choices): array
+    {
+        $left = [];
+        foreach ($pair->items as $item) {
+            if (isset($choices->left[$item->id])) {
+                $why = "left out: {$choices->left[$item->id]}";
+                $left[] = new LeftOfPair($pair, $item->document, $item->id, $item->takeable, $item->moves($item->takeable), $why);
+            }
+        }
+
+        return $left;
+    }
+}

@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ajuste\Core\Contra;
+
+use Ajuste\Core\Money\Money;
+
+/** What stays of a pair, with the one reason. */
+final readonly class LeftOfPair
+{
+    /**
+     * @param string $document of an item or bill; blank: the pair as a whole
+     * @param int $itemId of the customer; 0: none
+     * @param Money $amount in the pair's currency
+     * @param Money $base base currency
+     */
+    public function __construct(
+        public Pair $pair,
+        public string $document,
+        public int $itemId,
+        public Money $amount,
+        public Money $base,
+        public string $why,
+    ) {}
+}
