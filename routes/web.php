@@ -308,6 +308,6 @@ Route::middleware('auth')->group(function (): void {
         // An export is noted, so that a voucher that does not come back can be named.
         Route::post('/journals/{what}.csv', [JournalsController::class, 'export'])
             ->name('journals.export')
-            ->whereIn('what', ['journals', 'items', 'matches']);
+            ->whereIn('what', ['journals', 'items', 'matches', 'supplier_items', 'supplier_matches']);
     });
 });

@@ -147,6 +147,57 @@ final readonly class ExportJournals
         return $csv;
     }
 
+    /** The supplier's side of contras that stand, in the format of supplier_items.csv. */
+    public function supplierItems(?string $since): string
+    {
+        $csv = CsvWriter::line([
+            'document', 'kind', 'supplier', 'date', 'due_date', 'currency', 'amount', 'base_amount', 'open', 'reference',
+        ]);
+        foreach ($this->contras($since)->groupBy('document') as $bills) {
+            $row = $bills->firstOrFail();
+            $csv .= CsvWriter::line([
+                $row->document,
+                'contra',
+                $row->supplier,
+                $row->date,
+                $row->date,
+                $row->currency,
+                Money::ofMinor((int) $bills->sum('amount'), $row->currency)->decimal(),
+                Money::ofMinor((int) $bills->sum('base'), $this->settings->base())->decimal(),
+                Money::zero($row->currency)->decimal(),
+                $row->agreement,
+            ]);
+        }
+
+        return $csv;
+    }
+
+    /** What contras that stand take of which bills. */
+    public function supplierMatches(?string $since): string
+    {
+        $csv = CsvWriter::line(['date', 'bill', 'credit_document', 'amount']);
+        foreach ($this->contras($since) as $row) {
+            $csv .= CsvWriter::line([$row->date, $row->bill, $row->document, Money::ofMinor($row->amount, $row->currency)->decimal()]);
+        }
+
+        return $csv;
+    }
+
+    /** @return Collection<int, stdClass> each with a bill of which it takes something */
+    private function contras(?string $since): Collection
+    {
+        return DB::table('supplier_contra_bills as b')
+            ->join('supplier_contras as c', 'c.item_id', '=', 'b.item_id')
+            ->join('suppliers as s', 's.id', '=', 'c.supplier_id')
+            ->join('supplier_items as bill', 'bill.id', '=', 'b.supplier_item_id')
+            ->join('items as i', static fn ($join) => $join->on('i.root_id', '=', 'c.item_id')->whereNull('i.superseded_at'))
+            ->whereNotIn('c.item_id', DB::table('item_reversals')->select('item_id'))
+            ->when($since !== null, static fn ($query) => $query->where('i.date', '>=', $since))
+            ->orderBy('i.id')
+            ->orderBy('bill.id')
+            ->get(['i.document', 'i.date', 'i.currency', 's.supplier', 'c.agreement', 'bill.document as bill', 'b.amount', 'b.base']);
+    }
+
     /** @param  array<int, int>  $voucherIds */
     private function note(array $voucherIds): void
     {

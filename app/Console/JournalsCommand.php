@@ -10,7 +10,8 @@ use Symfony\Component\Console\Output\OutputInterface;
 
 final class JournalsCommand extends BooksCommand
 {
-    protected $signature = 'ajuste:journals {--since=} {--items : the new items instead} {--matches : the new matches instead}';
+    protected $signature = 'ajuste:journals {--since=} {--items : the new items instead} {--matches : the new matches instead}
+        {--supplier-items : contras on the suppliers\' side instead} {--supplier-matches : what they take of bills instead}';
 
     protected $description = 'What Ajuste has posted, as CSV for the accounting system';
 
@@ -20,6 +21,8 @@ final class JournalsCommand extends BooksCommand
         $csv = match (true) {
             (bool) $this->option('items') => $export->items($since),
             (bool) $this->option('matches') => $export->matches($since),
+            (bool) $this->option('supplier-items') => $export->supplierItems($since),
+            (bool) $this->option('supplier-matches') => $export->supplierMatches($since),
             default => $export->journals($since),
         };
         $this->output->write($csv, false, OutputInterface::OUTPUT_RAW);

@@ -53,8 +53,10 @@ final readonly class SupplierBills
     {
         $base = $this->settings->base();
         $whole = Money::ofMinor($row->base, $base);
-        $share = static fn (int $part): Money => $whole->share(Money::ofMinor($part, $row->currency), Money::ofMinor($row->amount, $row->currency));
-        $carried = $row->carrying !== null && $open === $row->open ? Money::ofMinor($row->carrying, $base) : $share($open);
+        $amount = Money::ofMinor($row->amount, $row->currency);
+        $carried = $row->carrying !== null && $open === $row->open
+            ? Money::ofMinor($row->carrying, $base)
+            : $whole->share(Money::ofMinor($open, $row->currency), $amount);
 
         return new Bill(
             $row->id,
@@ -96,9 +98,9 @@ final readonly class SupplierBills
         $all = array_sum(array_map(static fn (stdClass $of): int => $of->amount - $of->open, $taken));
         if ($all !== $bill->amount - $bill->open) {
             throw new Refusal(
-                "Bill {$bill->document} has {$this->say($bill->amount - $bill->open, $bill)} taken of it, and supplier_items.csv has payments "
-                    ."of {$this->say($all, $bill)} that name it: what was open on {$day} cannot be said. Hand in the payments with the bill "
-                    .'as their reference, or look as of the day of the file.',
+                "Bill {$bill->document} has {$this->say($bill->amount - $bill->open, $bill)} taken of it, and supplier_items.csv has "
+                    ."payments of {$this->say($all, $bill)} that name it: what was open on {$day} cannot be said. Hand in the payments "
+                    .'with the bill as their reference, or look as of the day of the file.',
             );
         }
         $later = array_filter($taken, static fn (stdClass $of): bool => $of->date > $day);

@@ -35,7 +35,7 @@ final class Contra
         $inForce = array_values(array_filter($this->pair->agreements, fn (Agreement $of): bool => $of->isInForce($this->asOf)));
         $why = match (true) {
             $this->pair->blocked !== '' => "customer blocked: {$this->pair->blocked}",
-            count($inForce) > 1 => 'two agreements are in force: '.implode(', ', array_map(static fn (Agreement $of) => $of->reference, $inForce)),
+            count($inForce) > 1 => "two agreements are in force: {$inForce[0]->reference}, {$inForce[1]->reference}",
             $inForce !== [] => '',
             $this->pair->agreements !== [] => "no agreement is in force, {$this->pair->agreements[0]->reference} is for other days",
             default => 'no agreement is on file (IAS 32.42)',
@@ -110,7 +110,8 @@ final class Contra
             if ($bill->isCredit) {
                 $credits[] = $bill;
             } elseif ($bill->blocked) {
-                $this->left[] = new LeftOfPair($this->pair, $bill->document, 0, $bill->open, $bill->carried, 'the bill is being paid already');
+                $why = 'the bill is being paid already';
+                $this->left[] = new LeftOfPair($this->pair, $bill->document, 0, $bill->open, $bill->carried, $why);
             } elseif ($scope === Scope::Due && $bill->dueDate > $this->asOf) {
                 $why = "the bill is not due before {$bill->dueDate}";
                 $this->left[] = new LeftOfPair($this->pair, $bill->document, 0, $bill->open, $bill->carried, $why);
@@ -170,7 +171,10 @@ final class Contra
             $taken[$part->item->id] = $part->item->less($part->amount, $part->item->moves($part->amount));
         }
 
-        return array_map(static fn (OffsetPart $part): OffsetPart => new OffsetPart($taken[$part->item->id] ?? $part->item, $part->amount), $rest);
+        return array_map(
+            static fn (OffsetPart $part): OffsetPart => new OffsetPart($taken[$part->item->id] ?? $part->item, $part->amount),
+            $rest,
+        );
     }
 
     /**

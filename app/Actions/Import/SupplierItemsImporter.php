@@ -15,38 +15,13 @@ final class SupplierItemsImporter extends Importer
 
     public function take(array $row, int $number): Outcome
     {
-        $currency = Currency::of($row['currency']);
         $supplier = $this->books->supplier($row['supplier']);
-        $amount = $this->books->positive('amount', $row['amount'], $currency);
-        if ($row['base_amount'] === '' && $currency->code !== $this->books->base()->code) {
-            throw new RowFault('base_amount', '', "the amount in {$this->books->base()->code} is expected");
-        }
-        $base =
-            $row['base_amount'] === '' ? $amount : $this->books->notNegative('base_amount', $row['base_amount'], $this->books->base());
-        $open = $row['open'] === '' ? $amount : $this->books->notNegative('open', $row['open'], $currency);
-        if ($open > $amount) {
-            throw new RowFault('open', $row['open'], "at most the amount, {$row['amount']}, is expected");
-        }
-        $carrying = $row['carrying'] === '' ? null : $this->books->notNegative('carrying', $row['carrying'], $this->books->base());
-        if (! in_array($row['blocked'], ['', 'yes', 'no'], true)) {
-            throw new RowFault('blocked', $row['blocked'], 'yes or no is expected');
-        }
+        $values = $this->values($row);
         $key = "{$supplier}\0{$row['document']}\0{$row['kind']}";
         $place = $this->places[$key] = ($this->places[$key] ?? 0) + 1;
-        $values = [
-            $row['date'],
-            $row['due_date'] === '' ? $row['date'] : $row['due_date'],
-            $currency->code,
-            $amount,
-            $base,
-            $open,
-            $row['reference'],
-            $carrying,
-            $row['blocked'] === 'yes' ? 1 : 0,
-        ];
         $found = $this->books->rows(
-            'SELECT id, date, due_date, currency, amount, base, open, reference, carrying, blocked FROM supplier_items WHERE supplier_id = ? AND document = '
-                .'? AND kind = ? AND occurrence = ?',
+            'SELECT id, date, due_date, currency, amount, base, open, reference, carrying, blocked FROM supplier_items '
+                .'WHERE supplier_id = ? AND document = ? AND kind = ? AND occurrence = ?',
             [$supplier, $row['document'], $row['kind'], $place],
         );
         $this->report->sawDate($row['date']);
@@ -69,5 +44,40 @@ final class SupplierItemsImporter extends Importer
         );
 
         return $this->changed($row['document']);
+    }
+
+    /**
+     * @param array<string, string> $row
+     * @return list<int|string|null> in the order of the columns
+     */
+    private function values(array $row): array
+    {
+        $currency = Currency::of($row['currency']);
+        $inBase = fn (string $field): int => $this->books->notNegative($field, $row[$field], $this->books->base());
+        $amount = $this->books->positive('amount', $row['amount'], $currency);
+        if ($row['base_amount'] === '' && $currency->code !== $this->books->base()->code) {
+            throw new RowFault('base_amount', '', "the amount in {$this->books->base()->code} is expected");
+        }
+        if (! in_array($row['blocked'], ['', 'yes', 'no'], true)) {
+            throw new RowFault('blocked', $row['blocked'], 'yes or no is expected');
+        }
+        // A payment or contra that names its bill is used for it.
+        $whole = $row['reference'] !== '' && in_array($row['kind'], ['payment', 'contra'], true) ? 0 : $amount;
+        $open = $row['open'] === '' ? $whole : $this->books->notNegative('open', $row['open'], $currency);
+        if ($open > $amount) {
+            throw new RowFault('open', $row['open'], "at most the amount, {$row['amount']}, is expected");
+        }
+
+        return [
+            $row['date'],
+            $row['due_date'] === '' ? $row['date'] : $row['due_date'],
+            $currency->code,
+            $amount,
+            $row['base_amount'] === '' ? $amount : $inBase('base_amount'),
+            $open,
+            $row['reference'],
+            $row['carrying'] === '' ? null : $inBase('carrying'),
+            $row['blocked'] === 'yes' ? 1 : 0,
+        ];
     }
 }

@@ -37,7 +37,11 @@ final readonly class RunPlans
                 $control, $asOf, $this->residues->of($control, $asOf), $this->residues->policy(), $choices,
             ),
             RunKind::Contra => (new Contras($this->settings->accounts(), $this->settings->locked(), $this->settings->base()))->plan(
-                $control, $asOf, $this->pairs->of($control, $asOf), $choices, VoucherPer::from($this->settings->text(Setting::ContraVoucher)),
+                $control,
+                $asOf,
+                $this->pairs->of($control, $asOf),
+                $choices,
+                VoucherPer::from($this->settings->text(Setting::ContraVoucher)),
             ),
             default => throw new Refusal('This run has a page of its own.'),
         };

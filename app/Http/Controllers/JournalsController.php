@@ -79,6 +79,8 @@ final class JournalsController
         $csv = match ($what) {
             'items' => $export->items($since),
             'matches' => $export->matches($since),
+            'supplier_items' => $export->supplierItems($since),
+            'supplier_matches' => $export->supplierMatches($since),
             default => $export->journals($since),
         };
 

@@ -58,9 +58,15 @@
         <p class="lead">Journals, and both sides of the customers' ledger. When the next files bring them back, they confirm themselves and nothing is counted
             twice.</p>
         @if (Auth::user()->role->mayWrite())
-            @foreach (['journals' => 'Journals', 'items' => 'New items', 'matches' => 'New matches'] as $what => $name)
+            @foreach ([
+        'journals' => 'Journals',
+        'items' => 'New items',
+        'matches' => 'New matches',
+        'supplier_items' => 'Contras, suppliers',
+        'supplier_matches' => 'Bills set off',
+    ] as $what => $name)
                 <form method="post" action="{{ route('journals.export', $what) }}" hx-boost="false" class="flex gap-3 items-center py-1">@csrf
-                    <span class="w-28">{{ $name }}</span>
+                    <span class="w-36">{{ $name }}</span>
                     <label>since <x-day name="since" /></label>
                     <button class="button">CSV</button>
                 </form>

@@ -77,8 +77,12 @@ final class ContraTest extends TestCase
         );
     }
 
-    private static function agreement(Scope $scope = Scope::All, string $from = '2026-01-01', string $to = '', string $name = 'AG'): Agreement
-    {
+    private static function agreement(
+        Scope $scope = Scope::All,
+        string $from = '2026-01-01',
+        string $to = '',
+        string $name = 'AG',
+    ): Agreement {
         return new Agreement($name, $from, $to, $scope);
     }
 
@@ -100,7 +104,9 @@ final class ContraTest extends TestCase
         $agreements ??= [self::agreement()];
         $contested = array_map(static fn (int $minor): Money => Money::ofMinor($minor, $currency), $contested);
 
-        return new Pair(new Customer(5, 'C5', 'Uno'), self::supplier($supplier), $currency, $items, $contested, $bills, $agreements, $blocked);
+        $customer = new Customer(5, 'C5', 'Uno');
+
+        return new Pair($customer, self::supplier($supplier), $currency, $items, $contested, $bills, $agreements, $blocked);
     }
 
     private static function plan(Pair ...$pairs): ContraPlan
@@ -162,7 +168,10 @@ final class ContraTest extends TestCase
         $posting = self::posting($plan);
         self::assertSame(
             ['2100 800.00', '1100 -800.00'],
-            array_map(static fn (VoucherLine $of): string => "{$of->account->number} {$of->base->decimal()}", $posting->vouchers[0]->voucher->lines),
+            array_map(
+                static fn (VoucherLine $of): string => "{$of->account->number} {$of->base->decimal()}",
+                $posting->vouchers[0]->voucher->lines,
+            ),
         );
         self::assertSame(
             [[120_00, 'I1 K3'], [580_00, 'I1 new'], [220_00, 'I2 new']],
@@ -216,7 +225,9 @@ final class ContraTest extends TestCase
         );
         self::assertSame(
             ['not  0.00 701 Uno: nothing is open on the supplier\'s side'],
-            self::said(self::plan(self::pair(self::example(), [self::bill(1, 5_00, '2026-10-01'), self::bill(2, 5_00, '2026-10-01', ['credit' => true])]))),
+            self::said(self::plan(self::pair(
+                self::example(), [self::bill(1, 5_00, '2026-10-01'), self::bill(2, 5_00, '2026-10-01', ['credit' => true])],
+            ))),
         );
     }
 

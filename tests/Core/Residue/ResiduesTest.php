@@ -56,8 +56,8 @@ final class ResiduesTest extends TestCase
     /**
      * An item of 1,000.00 due on 2026-10-01 of which something is open.
      *
-     * @param array{amount?: int, base?: int, currency?: string, due?: string, kind?: Kind, match?: string, contested?: int, blocked?: string,
-     *     tax?: int, customer?: int} $of
+     * @param array{amount?: int, base?: int, currency?: string, due?: string, kind?: Kind, match?: string, contested?: int,
+     *     blocked?: string, tax?: int, customer?: int} $of
      */
     private static function candidate(int $id, int $open, array $of = []): ResidueCandidate
     {

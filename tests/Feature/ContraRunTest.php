@@ -1,0 +1,136 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Actions\ExportJournals;
+use Illuminate\Support\Facades\DB;
+
+/** Contra as a run: both sides at once, home to both ledgers, back as one. */
+final class ContraRunTest extends BooksTestCase
+{
+    private const BILLS = "document,kind,supplier,date,due_date,currency,amount,base_amount,open,carrying,blocked,reference\n";
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->importBasics([
+            'accounts.csv' => self::ACCOUNTS."2100,Payables,liability,payables_control\n",
+            'suppliers.csv' => "supplier,name,currency\n701,Uno,EUR\n702,Tres,GBP\n",
+            'customers.csv' => "customer,name,currency,supplier\nC1,Uno,EUR,701\nC2,Dos,EUR,\nC3,Tres,GBP,702\n",
+            'agreements.csv' => "customer,supplier,reference,from,to,currency,scope\nC1,701,AG-1,2026-01-01,,EUR,all\n"
+                ."C3,702,AG-3,2026-01-01,,GBP,all\n",
+            'items.csv' => self::items([
+                'I1,invoice,C1,2026-08-05,2026-09-05,EUR,700.00,700.00,,,E1,',
+                'I2,invoice,C1,2026-09-20,2026-10-20,EUR,450.00,450.00,,,E2,',
+                'K1,credit_note,C1,2026-09-10,2026-09-10,EUR,120.00,120.00,,,E3,',
+                'G1,invoice,C3,2026-08-05,2026-09-05,GBP,200.00,230.80,,,E4,',
+            ]),
+            'supplier_items.csv' => self::BILLS."B1,bill,701,2026-09-01,2026-10-01,EUR,300.00,300.00,,,,\n"
+                ."B2,bill,701,2026-09-30,2026-10-30,EUR,500.00,500.00,,,,\nB3,bill,701,2026-09-30,2026-10-30,EUR,50.00,50.00,,,yes,\n"
+                ."B4,bill,702,2026-09-30,2026-10-30,GBP,100.00,115.00,,117.20,,\n",
+            'ledger.csv' => self::ledger([
+                'E1,2026-08-05,1100,s,700.00,,I1,', 'E2,2026-09-20,1100,s,450.00,,I2,', 'E3,2026-09-10,1100,s,,120.00,K1,',
+                'E4,2026-08-05,1100,s,230.80,,G1,',
+            ]),
+        ]);
+        $this->actingAs($this->person());
+    }
+
+    /** @return array<string, string> amount by bill, of what could still be set off */
+    private function bills(): array
+    {
+        return array_column((array) $this->report('contra')['bills'], 'amount', 'document');
+    }
+
+    private function setOff(): void
+    {
+        preg_match('/name="seen" value="(\w+)"/', (string) $this->get('/contra')->assertOk()->getContent(), $found);
+        foreach ([1, 2] as $click) {
+            $this->post('/runs/contra', ['key' => 'p', 'seen' => $found[1] ?? ''])->assertSessionHas('done');
+        }
+    }
+
+    public function test_the_plan_is_posted_on_both_sides_and_taken_back_as_one(): void
+    {
+        $plan = $this->report('contra');
+        self::assertSame(
+            [['I1', '580.00'], ['I2', '220.00'], ['G1', '100.00']],
+            array_map(static fn (array $of): array => [$of['document'], $of['amount']], (array) $plan['lines']),
+        );
+        self::assertSame(['B1' => '300.00', 'B2' => '500.00', 'B4' => '100.00'], $this->bills());
+        self::assertSame('915.40', $plan['total']);
+        self::assertSame(
+            [['1100', '0.00', '915.40'], ['2100', '917.20', '0.00'], ['4800', '0.00', '1.80']],
+            array_map(array_values(...), (array) $plan['voucher']),
+        );
+        self::assertContains('the bill is being paid already', array_column((array) $plan['left_out'], 'why'));
+        $this->get('/contra')->assertSee('AG-1')->assertSee('Set off 3 lines, 915.40');
+        $this->setOff();
+        self::assertSame([0, 23_000, 0, 10_000], [$this->openOf('I1'), $this->openOf('I2'), $this->openOf('K1'), $this->openOf('G1')]);
+        self::assertSame(['0.00', []], [$this->report('proof')['difference'], $this->bills()]);
+        self::assertSame('0.00', $this->report('aged')['difference']);
+        $this->post('/runs/contra/1/reverse', ['key' => 'r', 'reason' => 'withdrawn'])->assertSessionHas('done');
+        self::assertSame([70_000, 45_000, 12_000, 20_000], [
+            $this->openOf('I1'), $this->openOf('I2'), $this->openOf('K1'), $this->openOf('G1'),
+        ]);
+        self::assertSame(['B1' => '300.00', 'B2' => '500.00', 'B4' => '100.00'], $this->bills());
+        self::assertSame('0.00', $this->report('proof')['difference']);
+        $this->assertBooksHold();
+    }
+
+    /** The file's open amount is lessened by an own contra until the file brings it back, and after that not any more. */
+    public function test_home_to_the_suppliers_ledger_and_never_counted_twice(): void
+    {
+        $this->setOff();
+        $export = app(ExportJournals::class);
+        self::assertStringContainsString(
+            "CT20261031-C1-701-EUR,contra,701,2026-10-31,2026-10-31,EUR,800.00,800.00,0.00,AG-1\n", $export->supplierItems(null),
+        );
+        self::assertStringContainsString("2026-10-31,B1,CT20261031-C1-701-EUR,300.00\n", $export->supplierMatches(null));
+        $this->post('/journals/supplier_items.csv', [])->assertOk()->assertSee('contra');
+        $bill = static fn (string $open): string => "B2,bill,701,2026-09-30,2026-10-30,EUR,500.00,500.00,{$open},,,\n";
+        // As before: nothing is left of it.
+        $this->import(['supplier_items.csv' => self::BILLS.$bill('500.00')]);
+        self::assertArrayNotHasKey('B2', $this->bills());
+        // With the contra: the file's own figure counts, once.
+        $this->import([
+            'supplier_items.csv' => self::BILLS.$bill('40.00')."B1,bill,701,2026-09-01,2026-10-01,EUR,300.00,300.00,0.00,,,\n"
+                ."CT20261031-C1-701-EUR,contra,701,2026-10-31,,EUR,800.00,800.00,0.00,,,AG-1\n",
+        ]);
+        self::assertSame('40.00', $this->bills()['B2']);
+    }
+
+    public function test_an_earlier_day_needs_the_payments_since(): void
+    {
+        $this->import([
+            'supplier_items.csv' => self::BILLS."B1,bill,701,2026-09-01,2026-10-01,EUR,300.00,300.00,100.00,,,\n"
+                ."P1,payment,701,2026-11-05,,EUR,200.00,200.00,0.00,,,B1\n",
+        ]);
+        self::assertSame('300.00', array_column((array) $this->report('contra')['bills'], 'amount', 'document')['B1']);
+        $later = $this->report('contra', ['--as-of' => '2026-11-30']);
+        self::assertSame('100.00', array_column((array) $later['bills'], 'amount', 'document')['B1']);
+        $this->import(['supplier_items.csv' => self::BILLS."B2,bill,701,2026-09-30,2026-10-30,EUR,500.00,500.00,450.00,,,\n"]);
+        $this->get('/contra')->assertStatus(422)->assertSee('Bill B2 has 50.00 taken of it');
+        $this->get('/')->assertOk()->assertSee('not possible');
+    }
+
+    public function test_pairs_that_stay_say_why_and_one_voucher_a_pair_is_a_policy(): void
+    {
+        $this->import([
+            'settings.csv' => "name,value\ncontra_voucher,pair\n",
+            'agreements.csv' => "customer,supplier,reference,from,to,currency,scope\nC3,702,AG-3,2026-01-01,2026-09-30,GBP,all\n",
+        ]);
+        $plan = $this->report('contra');
+        self::assertContains('702 Tres: no agreement is in force, AG-3 is for other days', array_column((array) $plan['left_out'], 'why'));
+        $this->setOff();
+        self::assertSame([1, 1], [
+            DB::table('vouchers')->count(), DB::table('vouchers')->whereNotNull('settlement_id')->count(),
+        ]);
+        $this->post('/matches/1/reverse', ['key' => 'm', 'reason' => 'one pair back', 'date' => '2026-10-31']);
+        self::assertSame([70_000, 45_000], [$this->openOf('I1'), $this->openOf('I2')]);
+        self::assertArrayHasKey('B1', $this->bills());
+        $this->assertBooksHold();
+    }
+}
