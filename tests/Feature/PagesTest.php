@@ -202,8 +202,6 @@ final class PagesTest extends BooksTestCase
                 '/batches/1/declare',
                 '/batches/1/close',
                 '/batches/1/post',
-                '/runs/contra',
-                '/runs/contra/choose',
                 '/runs/residues',
                 '/runs/residues/ask',
                 '/runs/residues/approve',

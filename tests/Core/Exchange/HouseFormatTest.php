@@ -29,7 +29,7 @@ final class HouseFormatTest extends TestCase
             'terms?',
         'item_lines' => 'document line description~ quantity~ unit_price~ net tax_rate~ account~',
         'matches' => 'date debit_document credit_document amount',
-        'supplier_items' => 'document kind supplier date due_date~ currency amount base_amount~ open? reference?',
+        'supplier_items' => 'document kind supplier date due_date~ currency amount base_amount~ open? carrying? blocked? reference?',
         'ledger' => 'entry date account reference? description~ debit~ credit~ document? customer? source? recorded_at? batch? '.
             'currency? currency_amount?',
         'bank_lines' => 'date value_date? amount? money_in? money_out? text~ party? party_account? reference? currency? balance? '

@@ -1,0 +1,78 @@
+import { execFileSync } from 'node:child_process';
+import { expect, test } from '@playwright/test';
+import { ajuste, grouped, signIn, watch } from './helpers.js';
+
+/* Keyboard only: the preparer sets off and writes off, the reviewer approves, the preparer takes one run back after late news. */
+test('contra and residues, approved and taken back', async ({ page }) => {
+    test.setTimeout(240_000);
+    const problems = watch(page);
+    const press = (key) => page.keyboard.press(key);
+    const done = (text) => expect(page.getByRole('status').first()).toContainText(text);
+    const tabTo = async (locator) => {
+        for (let step = 0; step < 400 && !(await locator.evaluate((element) => element === document.activeElement)); step++) {
+            await press('Tab');
+        }
+        await expect(locator).toBeFocused();
+    };
+    const left = page.locator('h2', { hasText: 'Near misses' }).locator('xpath=following-sibling::table[1]');
+    const before = ajuste('proof');
+    await signIn(page);
+
+    await test.step('contra: what the agreements allow is set off, on both sides', async () => {
+        await press('5');
+        await expect(page.getByRole('heading', { level: 1 })).toContainText('Contra as of');
+        const plan = ajuste('contra');
+        expect(plan.lines.length).toBeGreaterThan(10);
+        await expect(page.locator('[data-main]')).toContainText(grouped(plan.total));
+        await expect(page.locator('main')).toContainText('no agreement is on file');
+        await press('Control+Enter');
+        await done('Posted run');
+        expect(ajuste('contra').lines).toEqual([]);
+        await expect(page.locator('.rail a', { hasText: 'Contra' })).toContainText('nothing left');
+    });
+
+    let document;
+    await test.step('residues: a near miss is taken along with a reason, so that a second person is asked', async () => {
+        await press('6');
+        await expect(page.getByRole('heading', { level: 1 })).toContainText('Residues as of');
+        const row = left.locator('tr', { hasText: 'is allowed' }).first();
+        document = (await row.locator('td').nth(1).textContent()).trim();
+        await tabTo(row.locator('summary'));
+        await press('Enter');
+        await press('Tab');
+        await page.keyboard.type('agreed with sales');
+        await press('Enter');
+        await done('The run is counted again');
+        await expect(page.locator('[data-main]')).toContainText('Ask for approval');
+        await press('Control+Enter');
+        await done('Asked.');
+        await expect(page.locator('#worktop')).toContainText(`${document} is taken along`);
+    });
+
+    await test.step('the reviewer finds it on the desk, sees the same plan and approves', async () => {
+        await tabTo(page.getByRole('button', { name: 'Sign out' }));
+        await press('Enter');
+        await signIn(page, 'reviewer');
+        const asked = page.locator('.note', { hasText: 'asks for approval' });
+        await tabTo(asked.getByRole('link'));
+        await press('Enter');
+        const plan = ajuste('residues');
+        await expect(page.locator('[data-main]')).toContainText(`Approve and post ${plan.lines.length} lines`);
+        await press('Control+Enter');
+        await done('Approved and posted');
+        expect(ajuste('residues').lines).toEqual([]);
+        expect(ajuste('proof').difference).toBe(before.difference);
+    });
+
+    await test.step('late news: one run is taken back as one', async () => {
+        await press('5');
+        await tabTo(page.getByLabel(/^Why run \d+ is taken back/).first());
+        await page.keyboard.type('the agreement was withdrawn');
+        await press('Enter');
+        await done('is taken back as one');
+        expect(ajuste('contra').lines.length).toBeGreaterThan(10);
+        expect(ajuste('proof').difference).toBe(before.difference);
+        execFileSync('./ajuste', ['verify']);
+    });
+    expect(problems).toEqual([]);
+});
