@@ -271,7 +271,7 @@ final readonly class Bank
         }
         ksort($due);
         $payers = [];
-        foreach (array_slice($chance->shuffleArray(array_keys($due)), 0, 9) as $name) {
+        foreach (self::twoAtSecond(array_map(strval(...), array_slice($chance->shuffleArray(array_keys($due)), 0, 9)), $due) as $name) {
             $items = $due[$name];
             usort(
                 $items,
@@ -281,6 +281,24 @@ final readonly class Bank
         }
 
         return $payers;
+    }
+
+    /**
+     * The second payer pays two invoices short: one who has two takes that place.
+     *
+     * @param list<string> $names
+     * @param array<string, non-empty-list<OpenItem>> $due
+     * @return list<string>
+     */
+    private static function twoAtSecond(array $names, array $due): array
+    {
+        foreach ($names as $place => $name) {
+            if ($place > 0 && count($due[$name]) > 1) {
+                return [$names[0], $name, ...array_values(array_diff(array_slice($names, 1), [$name]))];
+            }
+        }
+
+        return $names;
     }
 
     private function lessDiscount(OpenItem $item, string $day): int

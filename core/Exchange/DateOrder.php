@@ -29,7 +29,7 @@ enum DateOrder: string
                 : null;
         }
         [$year, $month, $day] = match ($this) {
-            self::YearMonthDay => [$part[1], $part[2], $part[3]],
+            self::YearMonthDay => [strlen($part[1]) === 4 ? $part[1] : '', $part[2], $part[3]],
             self::DayMonthYear => [$part[3], $part[2], $part[1]],
             self::MonthDayYear => [$part[3], $part[1], $part[2]],
         };

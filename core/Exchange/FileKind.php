@@ -34,6 +34,17 @@ enum FileKind: string
         return $fields[$this->value] ??= array_column($this->define(), null, 'name');
     }
 
+    /** @return list<string> what foreign lists have in place of fields; with a plus where no kind of the house has such a field */
+    public function foreignFields(): array
+    {
+        return match ($this) {
+            self::Items => ['name', '+open', '+marker', 'debit', 'credit'],
+            self::Ledger => ['amount', '+marker'],
+            self::BankLines => ['+marker'],
+            default => [],
+        };
+    }
+
     /** @return non-empty-list<string> the fields that name a row */
     public function key(): array
     {

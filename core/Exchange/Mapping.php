@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Ajuste\Core\Exchange;
 
 use Ajuste\Core\Calendar\Day;
+use Ajuste\Core\Exchange\Foreign\ForeignRow;
+use Ajuste\Core\Exchange\Foreign\PrintLine;
 use Ajuste\Core\Money\Currency;
 use Ajuste\Core\Refusal;
 
@@ -26,12 +28,14 @@ final readonly class Mapping
         public DateOrder $dates = DateOrder::YearMonthDay,
         public string $decimalMark = '.',
         public array $fixed = [],
+        public Habit $habit = Habit::House,
     ) {}
 
     /** Whether the file is in the house format, so that nobody needs to be asked. */
     public function isHouseFormat(): bool
     {
-        return $this->dates === DateOrder::YearMonthDay && $this->decimalMark === '.' && $this->fixed === [];
+        return $this->habit === Habit::House && $this->fixed === []
+            && $this->dates === DateOrder::YearMonthDay && $this->decimalMark === '.';
     }
 
     /** @return list<string> fields that a row needs and that nothing fills */
@@ -39,7 +43,8 @@ final readonly class Mapping
     {
         $missing = [];
         foreach ($this->kind->fields() as $name => $field) {
-            if ($field->required && ! $field->mayBeBlank && ! isset($this->columns[$name]) && ! isset($this->fixed[$name])) {
+            $has = isset($this->columns[$name]) || isset($this->fixed[$name]) || $this->follows($name);
+            if ($field->required && ! $field->mayBeBlank && ! $has) {
                 $missing[] = $name;
             }
         }
@@ -57,6 +62,9 @@ final readonly class Mapping
      */
     public function row(array $cells): array
     {
+        if ($this->habit === Habit::Foreign) {
+            return (new ForeignRow($this, $cells))->read();
+        }
         $row = [];
         foreach ($this->kind->fields() as $name => $field) {
             $text = isset($this->columns[$name]) ? trim($cells[$this->columns[$name]] ?? '') : $this->fixed[$name] ?? '';
@@ -64,6 +72,37 @@ final readonly class Mapping
         }
 
         return $row;
+    }
+
+    /**
+     * Why a line of the file is no row of it, or blank.
+     *
+     * @param list<string> $cells
+     * @param list<string> $headings
+     */
+    public function skips(array $cells, array $headings): string
+    {
+        if ($this->habit === Habit::House) {
+            return '';
+        }
+        $needed = array_values(array_intersect_key($this->columns, array_flip(['document', 'date', 'account', 'customer'])));
+
+        return match (true) {
+            PrintLine::is($cells, $headings, $needed) => 'printed',
+            (new ForeignRow($this, $cells))->isSettled() => 'settled',
+            default => '',
+        };
+    }
+
+    /** Whether a field follows from others in a foreign list. */
+    private function follows(string $field): bool
+    {
+        return $this->habit === Habit::Foreign && match ($this->kind) {
+            FileKind::Items => $field === 'kind' || $field === 'currency' || ($field === 'customer' && isset($this->columns['name'])),
+            FileKind::Ledger => $field === 'entry' && isset($this->columns['document']),
+            FileKind::Customers => in_array($field, ['name', 'currency'], true),
+            default => false,
+        };
     }
 
     private function read(Field $field, string $text): string
@@ -127,7 +166,8 @@ final readonly class Mapping
 
     /**
      * @return array{
-     *     kind: string, header_row: int, columns: array<string, int>, dates: string, decimal_mark: string, fixed: array<string, string>
+     *     kind: string, header_row: int, columns: array<string, int>, dates: string, decimal_mark: string, fixed: array<string, string>,
+     *     habit: string
      * }
      */
     public function toArray(): array
@@ -139,13 +179,14 @@ final readonly class Mapping
             'dates' => $this->dates->value,
             'decimal_mark' => $this->decimalMark,
             'fixed' => $this->fixed,
+            'habit' => $this->habit->value,
         ];
     }
 
     /**
      * @param array{
      *     kind: string, header_row: int|string, columns: array<string, int|string>, dates: string, decimal_mark: string,
-     *     fixed?: array<string, string>
+     *     fixed?: array<string, string>, habit?: string
      * } $stored
      *
      * @throws Refusal when the stored form does not describe a mapping
@@ -161,7 +202,7 @@ final readonly class Mapping
         }
         $columns = [];
         foreach ($stored['columns'] as $field => $column) {
-            if (isset($kind->fields()[$field]) && (string) $column !== '') {
+            if ((isset($kind->fields()[$field]) || in_array($field, $kind->foreignFields(), true)) && (string) $column !== '') {
                 $columns[$field] = (int) $column;
             }
         }
@@ -173,6 +214,7 @@ final readonly class Mapping
             $dates,
             $stored['decimal_mark'],
             array_filter(array_intersect_key($stored['fixed'] ?? [], $kind->fields()), static fn (string $value): bool => $value !== ''),
+            Habit::tryFrom($stored['habit'] ?? '') ?? Habit::House,
         );
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Ajuste\Core\Exchange;
 
 use Ajuste\Core\Calendar\Day;
+use Ajuste\Core\Exchange\Foreign\ForeignGuess;
 
 /** Guesses from a file's own lines how it is to be read. A person sees the guess on the file's rows before anything is taken in. */
 final class MappingGuess
@@ -87,6 +88,35 @@ final class MappingGuess
      */
     public static function of(array $head, ?FileKind $kind): ?Mapping
     {
+        return self::ofHouse($head, $kind) ?? ForeignGuess::of($head, $kind) ?? self::byWords($head, $kind);
+    }
+
+    /**
+     * A file whose headings have every field that a row of its kind needs, by the names of the house format.
+     *
+     * @param list<list<string>> $head
+     */
+    private static function ofHouse(array $head, ?FileKind $kind): ?Mapping
+    {
+        $guess = self::byWords($head, $kind);
+        if ($guess === null || $guess->missing() !== []) {
+            return null;
+        }
+        $headings = $head[$guess->headerRow - 1];
+        foreach ($guess->columns as $field => $column) {
+            if ($guess->kind->fields()[$field]->required && self::plain($headings[$column]) !== self::plain($field)) {
+                return null;
+            }
+        }
+
+        return $guess;
+    }
+
+    /**
+     * @param list<list<string>> $head
+     */
+    private static function byWords(array $head, ?FileKind $kind): ?Mapping
+    {
         $best = null;
         $bestScore = 0.0;
         foreach ($kind !== null ? [$kind] : FileKind::cases() as $candidate) {
@@ -140,12 +170,12 @@ final class MappingGuess
         $columns = $taken = [];
         foreach ([true, false] as $exact) {
             foreach (array_keys($kind->fields()) as $field) {
-                $names = $exact ? [$field] : self::SYNONYMS[$field] ?? [];
+                $names = array_map(self::plain(...), $exact ? [$field] : self::SYNONYMS[$field] ?? []);
                 foreach ($plain as $column => $heading) {
                     if (
                         ! isset($columns[$field]) &&
                         ! isset($taken[$column]) &&
-                        in_array($heading, array_map(self::plain(...), $names), true)
+                        in_array($heading, $names, true)
                     ) {
                         $columns[$field] = $column;
                         $taken[$column] = true;
@@ -159,7 +189,13 @@ final class MappingGuess
 
     private static function plain(string $heading): string
     {
-        return trim((string) preg_replace('/[^\p{L}\p{N}]+/u', ' ', mb_strtolower($heading)));
+        /** @var array<string, string> $seen */
+        static $seen = [];
+        if (count($seen) > 5_000) {
+            $seen = [];
+        }
+
+        return $seen[$heading] ??= trim((string) preg_replace('/[^\p{L}\p{N}]+/u', ' ', mb_strtolower($heading)));
     }
 
     /**

@@ -7,6 +7,7 @@ namespace App\Actions\Import;
 use Ajuste\Core\Bank\AccountNumber;
 use Ajuste\Core\Calendar\LockedDays;
 use Ajuste\Core\Exchange\Bank\StatementPages;
+use Ajuste\Core\Exchange\Foreign\PlainWords;
 use Ajuste\Core\Exchange\RowFault;
 use Ajuste\Core\Exchange\Setting;
 use Ajuste\Core\Money\Currency;
@@ -14,6 +15,7 @@ use Ajuste\Core\Money\Money;
 use Ajuste\Core\Refusal;
 use App\Actions\Posting\PostedRows;
 use App\Queries\KnownMovements;
+use App\Queries\Rates;
 use App\Queries\Settings;
 use App\Support\Actor;
 use Illuminate\Support\Facades\DB;
@@ -39,6 +41,12 @@ final class Books
 
     /** @var array<string, int> supplier number to id */
     public array $suppliers = [];
+
+    /** @var ?array<string, ?int> customer by plain name; null where several have it */
+    private ?array $customersByName = null;
+
+    /** @var ?array<int, mixed> currency code by customer id */
+    private ?array $customerCurrency = null;
 
     /** @var array<string, PDOStatement> */
     private array $statements = [];
@@ -158,7 +166,42 @@ final class Books
     /** @throws RowFault when no customer has the number */
     public function customer(string $number): int
     {
-        return $this->customers[$number] ?? throw new RowFault('customer', $number, 'a customer of customers.csv is expected');
+        return $this->customers[$number] ?? $this->customerSaid($number)
+            ?? throw new RowFault('customer', $number, 'a customer of customers.csv is expected');
+    }
+
+    /** The customer of a cell that holds number and name, or the name alone where only one has it. */
+    private function customerSaid(string $text): ?int
+    {
+        if (preg_match('/^(\S+?)\s*[-–—:,;|]?\s+\S/u', $text, $part) === 1 && isset($this->customers[$part[1]])) {
+            return $this->customers[$part[1]];
+        }
+        $this->customersByName ??= DB::table('customers')->get(['id', 'name'])->groupBy(
+            static fn (object $row): string => PlainWords::of($row->name),
+        )->map(static fn ($rows): ?int => count($rows) === 1 ? (int) $rows->firstOrFail()->id : null)->all();
+
+        return $this->customersByName[PlainWords::of($text)] ?? null;
+    }
+
+    public function currencyOf(int $customerId): Currency
+    {
+        $this->customerCurrency ??= DB::table('customers')->pluck('currency', 'id')->all();
+
+        return Currency::of((string) $this->customerCurrency[$customerId]);
+    }
+
+    /**
+     * An amount in minor units of base currency, by the rate of the day.
+     *
+     * @throws RowFault when no rate serves
+     */
+    public function inBase(Money $amount, string $day): int
+    {
+        try {
+            return (new Rates($this->settings))->toBase($amount, $day)->minor;
+        } catch (Refusal $refusal) {
+            throw new RowFault('base_amount', '', "the amount in {$this->base()->code} is expected, since {$refusal->getMessage()}");
+        }
     }
 
     /** @throws RowFault when no supplier has the number */

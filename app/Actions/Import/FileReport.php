@@ -51,6 +51,9 @@ final class FileReport
     /** @var list<string> */
     public array $notices = [];
 
+    /** @var array<string, list<int>> rows that are none of the list, by why */
+    public array $skipped = [];
+
     public function __construct(public readonly string $name, public readonly string $kind, public readonly ?Mapping $mapping = null) {}
 
     public function count(Outcome $outcome): void

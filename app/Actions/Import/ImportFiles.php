@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Actions\Import;
 
 use Ajuste\Core\Exchange\FileKind;
+use Ajuste\Core\Exchange\Foreign\ForeignGuess;
+use Ajuste\Core\Exchange\Habit;
 use Ajuste\Core\Exchange\Mapping;
 use Ajuste\Core\Exchange\MappingGuess;
 use Ajuste\Core\Exchange\RowFault;
@@ -31,6 +33,9 @@ final class ImportFiles
 {
     /** In bytes: from here on it is quicker to have all that is remembered worked out anew than to count each row. */
     private const LARGE = 512 * 1024;
+
+    /** Lines from which it is guessed how a file is written. */
+    private const LOOKED_AT = 2_000;
 
     public function __construct(
         private readonly Settings $settings,
@@ -161,7 +166,7 @@ final class ImportFiles
      */
     public static function mappingOf(SourceFile $file): Mapping
     {
-        $head = Table::head($file);
+        $head = Table::head($file, self::LOOKED_AT);
         if ($head === []) {
             throw new Refusal("“{$file->name}” is empty. A row of headings and rows below it are expected.");
         }
@@ -186,7 +191,28 @@ final class ImportFiles
                     mb_substr(implode(', ', $head[0]), 0, 200).
                     '.',
             );
+        self::refuseOpen($file, $guess, $head);
+
+        return $guess;
+    }
+
+    /**
+     * @param list<list<string>> $head
+     *
+     * @throws UnclearDates when a person has to say how it is written
+     */
+    private static function refuseOpen(SourceFile $file, Mapping $guess, array $head): void
+    {
+        $open = $guess->habit === Habit::Foreign ? ForeignGuess::leavesOpen($guess, $head) : [];
+        if ($open !== []) {
+            $says = implode(' ', $open);
+            throw new UnclearDates(
+                "“{$file->name}” leaves something open. {$says} Say which on the Intake page; it is remembered.",
+                $guess,
+            );
+        }
         if (
+            $guess->habit === Habit::House &&
             ! $guess->isHouseFormat() &&
             count(
                 array_filter(
@@ -201,8 +227,6 @@ final class ImportFiles
                 $guess,
             );
         }
-
-        return $guess;
     }
 
     private function take(SourceFile $file, FileReport $fileReport, ImportReport $report, Books $books, int $importId): void
@@ -252,6 +276,7 @@ final class ImportFiles
     /** @throws RowFault|Refusal when the file cannot be read on, or what it brings does not fit together */
     private function takeRows(SourceFile $file, Mapping $mapping, Importer $importer, FileReport $fileReport, ImportReport $report): void
     {
+        $headings = [];
         /** @var array<int, string> $lines rows that wait for the end of the file, as they stand there */
         $lines = [];
         $refuse = static function (int $number, RowFault $fault) use ($report, $fileReport, &$lines): void {
@@ -271,6 +296,13 @@ final class ImportFiles
         foreach (Table::rows($file) as $number => $cells) {
             if ($number <= $mapping->headerRow) {
                 $fileReport->unused = $number === $mapping->headerRow ? self::unused($cells, $mapping) : [];
+                $headings = $cells;
+
+                continue;
+            }
+            $skipped = $mapping->skips($cells, $headings);
+            if ($skipped !== '') {
+                $fileReport->skipped[$skipped][] = $number;
 
                 continue;
             }
@@ -285,6 +317,11 @@ final class ImportFiles
             }
         }
         $importer->finish($refuse);
+        foreach ($fileReport->skipped as $why => $numbers) {
+            $rows = implode(', ', array_slice($numbers, 0, 8)).(count($numbers) > 8 ? ' ...' : '');
+            $what = $why === 'printed' ? ' lines are totals, headings or print' : ' items have nothing open';
+            $fileReport->notices[] = count($numbers)."{$what} and are passed over: row {$rows}.";
+        }
     }
 
     /** @param  list<array{SourceFile, FileReport}>  $tables */

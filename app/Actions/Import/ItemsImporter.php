@@ -87,7 +87,7 @@ final class ItemsImporter extends Importer
     {
         $kind = Kind::from($row['kind']);
         $customerId = $this->books->customer($row['customer']);
-        $currency = Currency::of($row['currency']);
+        $currency = $row['currency'] === '' ? $this->books->currencyOf($customerId) : Currency::of($row['currency']);
         $side = $this->side($kind, $row['side']);
         $amount = $this->amount($kind, $row['amount'], $currency);
         $base = $this->base($row, $kind, $currency, $amount);
@@ -274,9 +274,13 @@ final class ItemsImporter extends Importer
     {
         $isBase = $currency->code === $this->books->base()->code;
         if ($row['base_amount'] === '') {
-            return $isBase && ! $kind->correctsBaseOnly()
-                ? $amount
-                : throw new RowFault('base_amount', '', "the amount in {$this->books->base()->code} is expected");
+            return match (true) {
+                $kind->correctsBaseOnly() => throw new RowFault(
+                    'base_amount', '', "the amount in {$this->books->base()->code} is expected",
+                ),
+                $isBase => $amount,
+                default => $this->books->inBase(Money::ofMinor($amount, $currency), $row['date']),
+            };
         }
         $base = $kind->correctsBaseOnly()
             ? $this->books->positive('base_amount', $row['base_amount'], $this->books->base())

@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ajuste\Core\Exchange\Foreign;
+
+/** Lines of a printed list that are none of its rows: totals, page heads, headings once more. */
+final class PrintLine
+{
+    private const WORDS = 'total|totals|grand total|sub total|subtotal|sum|balance|closing balance|page|printed|'
+        .'report|end of|as of|customer total|'
+        .'suma|sumas|total general|saldo|saldo final|pagina|impreso|fin de|'
+        .'summe|gesamt|gesamtsumme|zwischensumme|endsumme|saldo|seite|gedruckt|erstellt|ende|ubertrag|uebertrag|'
+        .'somme|total general|sous total|solde|imprime|edite|fin|report|'
+        .'totale|totali|somma|saldo finale|stampato|fine|riporto|'
+        .'totais|subtotais|total geral|impresso|fim|'
+        .'totaal|subtotaal|eindtotaal|bladzijde|afgedrukt|einde';
+
+    /**
+     * @param list<string> $cells
+     * @param list<string> $headings
+     * @param list<int> $columns that a row needs to be one
+     */
+    public static function is(array $cells, array $headings, array $columns): bool
+    {
+        $filled = array_filter(array_map(trim(...), $cells), static fn (string $cell): bool => $cell !== '');
+        if ($filled === [] || array_values($filled) === array_values(array_filter(array_map(trim(...), $headings)))) {
+            return true;
+        }
+        $needed = array_filter($columns, static fn (int $column): bool => ($filled[$column] ?? '') !== '');
+        if ($columns !== [] && $needed === []) {
+            return true;
+        }
+        $first = PlainWords::of((string) reset($filled));
+        $isNamed = preg_match('/^(?:'.self::WORDS.')(?: |$)/', $first) === 1;
+
+        return $isNamed && count($needed) < count($columns);
+    }
+
+    /** Whether nothing but figures and lines stands in it. */
+    public static function isRule(string $cell): bool
+    {
+        return preg_match('/^[-=_*. ]+$/D', $cell) === 1;
+    }
+}
