@@ -86,18 +86,21 @@ final class Table
         foreach ($sheet->getRowIterator() as $row) {
             $texts = [];
             foreach ($row->getCellIterator('A', $sheet->getHighestDataColumn()) as $cell) {
-                if ($cell->getDataType() === DataType::TYPE_FORMULA) {
+                $isFormula = $cell->getDataType() === DataType::TYPE_FORMULA;
+                // What the sheet worked out itself stands beside the formula; it is never worked out here.
+                $value = $isFormula ? $cell->getOldCalculatedValue() : $cell->getValue();
+                if ($isFormula && ! is_scalar($value)) {
                     throw new RowFault(
                         "cell {$cell->getCoordinate()}",
                         (string) $cell->getValueString(),
-                        "“{$file->name}” is to hold values, not formulas; paste the values and save it again",
+                        "the result of the formula is expected in “{$file->name}”; open it, save it again with its results",
                     );
                 }
-                $value = $cell->getValue();
                 $texts[] = match (true) {
                     is_int($value), is_float($value) => Date::isDateTime($cell)
                         ? Date::excelToDateTimeObject($value)->format('Y-m-d')
                         : self::number($value),
+                    $isFormula => is_numeric($value) ? self::number((float) $value) : trim((string) $value),
                     default => trim($cell->getValueString()),
                 };
             }

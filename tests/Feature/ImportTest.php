@@ -264,7 +264,7 @@ final class ImportTest extends BooksTestCase
         self::assertStringContainsString('first open day is 2026-10-01', $report->refused[0]->expected);
     }
 
-    public function test_sheets_are_read_alike_and_formulas_refused(): void
+    public function test_sheets_are_read_alike_and_formulas_by_their_stored_result(): void
     {
         foreach (['xlsx' => Xlsx::class, 'ods' => Ods::class] as $extension => $writer) {
             $book = new Spreadsheet();
@@ -277,14 +277,22 @@ final class ImportTest extends BooksTestCase
                 [['date', 'currency', 'rate'], ['2026-10-31', 'GBP', '1.172'], ['2026-10-30', 'JPY', '0.00617']],
                 array_values(iterator_to_array(Table::rows(new SourceFile("rates.{$extension}", $path)))),
             );
-            $book->getActiveSheet()->setCellValue('C2', '=1+1');
+            $book->getActiveSheet()->setCellValue('C2', '=1+0.172');
             (new $writer($book))->save($path);
-            try {
-                iterator_to_array(Table::rows(new SourceFile("rates.{$extension}", $path)));
-                self::fail('A formula was taken.');
-            } catch (Refusal $refusal) {
-                self::assertStringContainsString('cell C2', $refusal->getMessage());
-            }
+            self::assertSame(
+                ['2026-10-31', 'GBP', '1.172'],
+                array_values(iterator_to_array(Table::rows(new SourceFile("rates.{$extension}", $path))))[1],
+            );
+        }
+        $book = new Spreadsheet();
+        $book->getActiveSheet()->fromArray([['date', 'currency', 'rate'], ['2026-10-31', 'GBP', '=1+0.172']]);
+        $unsaved = new Xlsx($book);
+        $unsaved->setPreCalculateFormulas(false)->save($path = "{$this->folder}/unsaved.xlsx");
+        try {
+            iterator_to_array(Table::rows(new SourceFile('unsaved.xlsx', $path)));
+            self::fail('A formula without its result was taken.');
+        } catch (Refusal $refusal) {
+            self::assertStringContainsString('cell C2', $refusal->getMessage());
         }
         file_put_contents("{$this->folder}/bad.xlsx", 'no sheet');
         $this->expectException(Refusal::class);

@@ -138,6 +138,7 @@ final class IntakeController
                 'dates' => $request->string('dates')->toString(),
                 'decimal_mark' => $request->string('decimal_mark')->toString(),
                 'fixed' => $fixed,
+                'habit' => $request->string('habit')->toString(),
             ]),
         );
 

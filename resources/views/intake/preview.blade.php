@@ -52,6 +52,7 @@
                 </summary>
                 <form method="post" action="{{ route('hand-in.map', $token) }}" class="mt-3 grid gap-3">@csrf
                     <input type="hidden" name="file" value="{{ $reading->name }}">
+                    <input type="hidden" name="habit" value="{{ $reading->habit()->value }}">
                     <div class="flex flex-wrap gap-4 items-end">
                         <label class="grid">What it holds <select name="kind">
                                 @foreach (FileKind::cases() as $kind)
@@ -84,15 +85,15 @@
                             </tr>
                         </thead>
                         <tbody>
-                            @foreach ($reading->mapping->kind->fields() as $name => $field)
+                            @foreach ($reading->fields() as $name => [$words, $needed])
                                 @php $column = $reading->mapping->columns[$name] ?? null; @endphp
                                 <tr>
-                                    <td>{{ $name }}@unless ($field->mayBeBlank)
-                                        <span class="slate"> needed</span>
-                                    @endunless
-                                </td>
+                                    <td>{{ $words }}@if ($needed)
+                                            <span class="slate"> needed</span>
+                                        @endif
+                                    </td>
                                 <td>
-                                    <select name="columns[{{ $name }}]" aria-label="Column for {{ $name }}">
+                                    <select name="columns[{{ $name }}]" aria-label="Column for {{ $words }}">
                                         <option value=""></option>
                                         @foreach ($reading->headings() as $place => $heading)
                                             <option value="{{ $place }}" @selected($column === $place)>
@@ -102,7 +103,7 @@
                                 </td>
                                 <td>
                                     <input type="text" name="fixed[{{ $name }}]" value="{{ $reading->mapping->fixed[$name] ?? '' }}"
-                                        aria-label="{{ $name }} of every row" class="w-28">
+                                        aria-label="{{ $words }} of every row" class="w-28">
                                 </td>
                                 <td class="soft">
                                     {{ $column === null ? '' : implode(' · ', array_map(fn($cells) => $cells[$column] ?? '', $reading->sample())) }}</td>
