@@ -32,12 +32,15 @@ final class CreditBalancesCommand extends BooksCommand
             'why' => $why,
         ];
         $lines = $done ? [] : array_map(static fn (PresentedCredit $credit): array => $line($credit, $credit->why), $plan->lines);
-        $left = array_map(
-            static fn (PresentedCredit $credit): array => array_diff_key($line($credit, $credit->why), ['currency' => 0, 'base' => 0]),
-            $plan->left,
-        );
+        $leftOut = static fn (PresentedCredit $credit, string $why): array => [
+            'customer' => $credit->customer->number,
+            'document' => $credit->document,
+            'amount' => $credit->base->decimal(),
+            'why' => $why,
+        ];
+        $left = array_map(static fn (PresentedCredit $credit): array => $leftOut($credit, $credit->why), $plan->left);
         foreach ($done ? $plan->lines : [] as $credit) {
-            $left[] = array_diff_key($line($credit, "presented already by run {$presentedBy}"), ['currency' => 0, 'base' => 0]);
+            $left[] = $leftOut($credit, "presented already by run {$presentedBy}");
         }
         $voucher = array_map(
             static fn (VoucherLine $posted): array => [

@@ -4,8 +4,9 @@ declare(strict_types=1);
 
 namespace App\Console;
 
-use Ajuste\Core\Ledger\Account;
 use Ajuste\Core\Ledger\Voucher;
+use Ajuste\Core\Ledger\VoucherLine;
+use Ajuste\Core\Ledger\VoucherSums;
 use Ajuste\Core\Money\Money;
 use Ajuste\Core\Posting\PlannedVoucher;
 use Ajuste\Core\Run\LeftOut;
@@ -34,7 +35,7 @@ abstract class RunCommand extends BooksCommand
             'left_out' => array_map(self::leftOut(...), $run->leftOut()),
             'total' => $run->total()->decimal(),
             ...$this->more($run),
-            'voucher' => self::summed($vouchers),
+            'voucher' => array_map(self::summed(...), VoucherSums::of($vouchers)),
         ];
         if ($this->option('json')) {
             $this->json($said);
@@ -78,32 +79,15 @@ abstract class RunCommand extends BooksCommand
         ];
     }
 
-    /**
-     * @param list<Voucher> $vouchers
-     * @return list<array<string, string>> by account and side
-     */
-    private static function summed(array $vouchers): array
+    /** @return array<string, string> */
+    protected static function summed(VoucherLine $line): array
     {
-        $sums = [];
-        foreach ($vouchers as $voucher) {
-            foreach ($voucher->lines as $line) {
-                $key = "{$line->account->number} ".($line->base->isNegative() ? 'credit' : 'debit');
-                $sums[$key] ??= [$line->account, Money::zero($line->base->currency)];
-                $sums[$key][1] = $sums[$key][1]->plus($line->base);
-            }
-        }
-        ksort($sums);
+        $nil = Money::zero($line->base->currency)->decimal();
 
-        return array_values(array_map(static function (array $of): array {
-            /** @var array{Account, Money} $of */
-            [$account, $sum] = $of;
-            $nil = Money::zero($sum->currency)->decimal();
-
-            return [
-                'account' => $account->number,
-                'debit' => $sum->isNegative() ? $nil : $sum->decimal(),
-                'credit' => $sum->isNegative() ? $sum->abs()->decimal() : $nil,
-            ];
-        }, $sums));
+        return [
+            'account' => $line->account->number,
+            'debit' => $line->debit()?->decimal() ?? $nil,
+            'credit' => $line->credit()?->decimal() ?? $nil,
+        ];
     }
 }

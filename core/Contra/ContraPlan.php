@@ -91,6 +91,7 @@ final readonly class ContraPlan implements RunPlan
             $of->amount,
             $of->base,
             $of->document === '' ? "{$of->pair->supplier->number} {$of->pair->supplier->name}: {$of->why}" : $of->why,
+            leftByHand: $of->byHand,
         ), $this->left);
     }
 

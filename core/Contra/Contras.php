@@ -68,7 +68,7 @@ final readonly class Contras
         foreach ($pair->items as $item) {
             if (isset($choices->left[$item->id])) {
                 $why = "left out: {$choices->left[$item->id]}";
-                $left[] = new LeftOfPair($pair, $item->document, $item->id, $item->takeable, $item->moves($item->takeable), $why);
+                $left[] = new LeftOfPair($pair, $item->document, $item->id, $item->takeable, $item->moves($item->takeable), $why, true);
             }
         }
 

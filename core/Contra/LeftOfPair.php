@@ -14,6 +14,7 @@ final readonly class LeftOfPair
      * @param int $itemId of the customer; 0: none
      * @param Money $amount in the pair's currency
      * @param Money $base base currency
+     * @param bool $byHand a person left it out
      */
     public function __construct(
         public Pair $pair,
@@ -22,5 +23,6 @@ final readonly class LeftOfPair
         public Money $amount,
         public Money $base,
         public string $why,
+        public bool $byHand = false,
     ) {}
 }

@@ -38,7 +38,7 @@ final readonly class Residues
             } elseif ($mayBeTaken && isset($choices->taken[$id])) {
                 $lines[] = self::line($candidate, "taken along, {$why}: {$choices->taken[$id]}", true);
             } elseif ($mayBeTaken || $failed === []) {
-                $left[] = self::leftOut($candidate, $why, $mayBeTaken);
+                $left[] = self::leftOut($candidate, $why, $mayBeTaken, isset($choices->left[$id]));
             }
             $of[$id] = $candidate;
         }
@@ -89,11 +89,11 @@ final readonly class Residues
         return new PlannedLine($of->customer, $of->item->id, $of->item->document, $amount, $base, $why, $takenAlong);
     }
 
-    private static function leftOut(ResidueCandidate $of, string $why, bool $mayBeTaken): LeftOut
+    private static function leftOut(ResidueCandidate $of, string $why, bool $mayBeTaken, bool $byHand): LeftOut
     {
         $line = self::line($of, $why);
 
-        return new LeftOut($line->customer, $line->itemId, $line->document, $line->amount, $line->base, $why, $mayBeTaken);
+        return new LeftOut($line->customer, $line->itemId, $line->document, $line->amount, $line->base, $why, $mayBeTaken, $byHand);
     }
 
     private static function says(ResidueCandidate $of, ResiduePolicy $policy): string

@@ -14,6 +14,7 @@ final readonly class LeftOut
      * @param Money $amount signed, in the item's currency: a debit above zero
      * @param Money $base signed, base currency
      * @param bool $mayBeTaken a person may take it along, with a reason
+     * @param bool $leftByHand a person left it out although the policy takes it
      */
     public function __construct(
         public Customer $customer,
@@ -23,5 +24,6 @@ final readonly class LeftOut
         public Money $base,
         public string $why,
         public bool $mayBeTaken = false,
+        public bool $leftByHand = false,
     ) {}
 }

@@ -175,6 +175,16 @@ final class HomeToTheLedgerTest extends BooksTestCase
         $this->present('other');
     }
 
+    public function test_what_stays_below_the_limit_is_said_in_base(): void
+    {
+        $this->importBasics(['settings.csv' => "name,value\ncredit_balances,customer_currency\ncredit_balance_limit,300.00\n"]);
+        $plan = $this->report('credit-balances');
+        self::assertSame(
+            ['0.00', ['C2 250.00', 'C3 56.00']],
+            [$plan['total'], array_map(static fn (array $line): string => "{$line['customer']} {$line['amount']}", $plan['left_out'])],
+        );
+    }
+
     public function test_a_run_is_reversed_as_one_and_replaced_when_out_of_date(): void
     {
         $this->present();

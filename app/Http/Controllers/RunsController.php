@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use Ajuste\Core\Ledger\Voucher;
+use Ajuste\Core\Ledger\VoucherSums;
 use Ajuste\Core\Posting\PlannedVoucher;
 use Ajuste\Core\Posting\PostingPlan;
 use Ajuste\Core\Refusal;
@@ -38,12 +40,14 @@ final class RunsController
         [$posting, $refusal] = self::rehearsed(static fn (): PostingPlan => $post->posting($run));
         $request = $decisions->open($of, $at->account, $at->asOf);
         $digest = $posting?->digest() ?? '';
+        $vouchers = array_map(static fn (PlannedVoucher $of): Voucher => $of->voucher, $posting->vouchers ?? []);
 
         return view($of === RunKind::Contra ? 'runs.contra' : 'runs.residues', [
             'kind' => $of,
             'run' => $run,
             'digest' => $digest,
-            'vouchers' => array_map(static fn (PlannedVoucher $of) => $of->voucher, $posting->vouchers ?? []),
+            'vouchers' => count($vouchers),
+            'sums' => VoucherSums::of($vouchers),
             'refusal' => $run->lines() === [] ? '' : $refusal,
             'why' => $post->needsApproval($run),
             'request' => $request,

@@ -1,6 +1,6 @@
-@props(['voucher'])
+@props(['text', 'lines'])
 <table class="grid-table">
-    <caption class="visually-hidden">Voucher: {{ $voucher->text }}</caption>
+    <caption class="visually-hidden">Voucher: {{ $text }}</caption>
     <thead>
         <tr>
             <th scope="col">Account</th>
@@ -9,7 +9,7 @@
         </tr>
     </thead>
     <tbody>
-        @foreach ($voucher->lines as $line)
+        @foreach ($lines as $line)
             <tr>
                 <td>{{ $line->account->title() }}</td>
                 <td class="n">{{ $line->debit()?->grouped() }}</td>

@@ -74,9 +74,9 @@
         <x-svg.presentation :plan="$plan" />
         @if ($plan->voucher)
             <h2>Voucher of {{ Say::day($plan->voucher->date) }}</h2>
-            <x-voucher :voucher="$plan->voucher" />
+            <x-voucher :text="$plan->voucher->text" :lines="$plan->voucher->lines" />
             <h2>And its mirror on {{ Say::day($plan->mirror->date) }}</h2>
-            <x-voucher :voucher="$plan->mirror" />
+            <x-voucher :text="$plan->mirror->text" :lines="$plan->mirror->lines" />
         @endif
         @if (Auth::user()->role->mayWrite())
             <form method="post" action="{{ route('credit-balances.post') }}" class="foot">@csrf

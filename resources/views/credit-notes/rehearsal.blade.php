@@ -3,7 +3,7 @@
         <div class="note bad" role="alert">{{ $refusal }}</div>
     @endif
     @foreach ($rehearsal?->plan?->vouchers() ?? [] as $voucher)
-        <x-voucher :voucher="$voucher" />
+        <x-voucher :text="$voucher->text" :lines="$voucher->lines" />
     @endforeach
     <input type="hidden" name="seen" value="{{ $rehearsal?->digest() }}">
     <div class="foot mt-auto">

@@ -29,7 +29,7 @@
                     <summary class="slate cursor-pointer">{{ Say::count(count($rehearsal->plan->vouchers()), 'voucher') }}; customer then
                         {{ Say::balance($effect->balance) }}, difference {{ Say::balance($effect->difference) }}</summary>
                     @foreach ($rehearsal->plan->vouchers() as $voucher)
-                        <div class="slate mt-1">{{ $voucher->text }}</div><x-voucher :voucher="$voucher" />
+                        <div class="slate mt-1">{{ $voucher->text }}</div><x-voucher :text="$voucher->text" :lines="$voucher->lines" />
                     @endforeach
                 </details>
             @endif

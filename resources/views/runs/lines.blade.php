@@ -47,7 +47,7 @@
             <tr>
                 @include('runs.line')
                 <td class="soft">{{ $line->why }}
-                    @if ($writes && ($line->mayBeTaken || str_starts_with($line->why, 'left out:')))
+                    @if ($writes && ($line->mayBeTaken || $line->leftByHand))
                         <x-run-choice :kind="$kind" :item="$line->itemId" :document="$line->document" :key="$key"
                             choice="{{ $line->mayBeTaken ? 'take' : 'policy' }}" />
                     @endif

@@ -7,10 +7,10 @@
 @if ($refusal !== '')
     <div class="note" role="alert">{{ $refusal }}</div>
 @endif
-@foreach ($vouchers as $voucher)
-    <h2>Voucher of {{ Say::day($voucher->date) }}</h2>
-    <x-voucher :voucher="$voucher" />
-@endforeach
+@if ($vouchers > 0)
+    <h2>{{ $vouchers === 1 ? 'Voucher' : "{$vouchers} vouchers" }} of {{ Say::day($run->asOf()) }}, by account</h2>
+    <x-voucher :text="$kind->words()" :lines="$sums" />
+@endif
 @if ($answer && $answer->answer === 'sent_back' && !$request)
     <div class="note">Sent back by {{ $answer->who }}, {{ Say::moment($answer->recorded_at) }}: {{ $answer->words }}</div>
 @endif
@@ -39,7 +39,7 @@
         </form>
     @endif
 @endif
-@if ($user->role->mayWrite() && $vouchers !== [] && !($request && $unchanged))
+@if ($user->role->mayWrite() && $vouchers > 0 && !($request && $unchanged))
     <form method="post" action="{{ route($why === '' ? 'run.post' : 'run.ask', $path) }}" class="foot">@csrf
         <input type="hidden" name="key" value="{{ $key }}">
         <input type="hidden" name="seen" value="{{ $digest }}">

@@ -37,7 +37,7 @@
                     <details>
                         <summary class="slate cursor-pointer">{{ Say::count(count($vouchers), 'voucher') }}</summary>
                         @foreach ($vouchers as $voucher)
-                            <div class="slate mt-1">{{ $voucher->text }}</div><x-voucher :voucher="$voucher" />
+                            <div class="slate mt-1">{{ $voucher->text }}</div><x-voucher :text="$voucher->text" :lines="$voucher->lines" />
                         @endforeach
                     </details>
                 @endif

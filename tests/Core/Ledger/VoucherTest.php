@@ -9,6 +9,7 @@ use Ajuste\Core\Ledger\AccountType;
 use Ajuste\Core\Ledger\BalanceSides;
 use Ajuste\Core\Ledger\Voucher;
 use Ajuste\Core\Ledger\VoucherLine;
+use Ajuste\Core\Ledger\VoucherSums;
 use Ajuste\Core\Money\Currency;
 use Ajuste\Core\Money\Money;
 use LogicException;
@@ -53,6 +54,19 @@ final class VoucherTest extends TestCase
                 self::assertStringContainsString($words, $wrong->getMessage());
             }
         }
+    }
+
+    public function test_vouchers_added_up_have_one_line_for_each_account_and_side(): void
+    {
+        $vouchers = [
+            new Voucher('2026-10-31', 'one', [self::line(-5, 3), self::line(5, 2), self::line(3, 3), self::line(-3)]),
+            new Voucher('2026-10-31', 'two', [self::line(-7, 3), self::line(7, 2)]),
+        ];
+        self::assertSame(
+            ['1001 -3', '1002 12', '1003 3', '1003 -12'],
+            array_map(static fn (VoucherLine $of): string => "{$of->account->number} {$of->base->minor}", VoucherSums::of($vouchers)),
+        );
+        self::assertSame([], VoucherSums::of([]));
     }
 
     public function test_balances_of_both_sides(): void
