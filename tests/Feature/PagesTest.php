@@ -207,6 +207,8 @@ final class PagesTest extends BooksTestCase
                 '/runs/residues/approve',
                 '/runs/residues/send-back',
                 '/runs/residues/choose',
+                '/runs/residues/blocks',
+                '/runs/residues/blocks/1/lift',
                 '/runs/residues/1/reverse',
                 '/proof/correct-all',
                 '/proof/accrue',

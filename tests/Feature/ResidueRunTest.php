@@ -82,6 +82,33 @@ final class ResidueRunTest extends BooksTestCase
         $this->assertBooksHold();
     }
 
+    public function test_a_blocked_customer_stays_out_until_it_is_let_in_again(): void
+    {
+        $before = $this->report('residues');
+        $customer = $before['lines'][0]['customer'];
+        $odd = [['nobody', 'asked for', 'There is no customer'], [$customer, ' ', 'A block needs a reason']];
+        foreach ($odd as [$number, $reason, $words]) {
+            $this->post('/runs/residues/blocks', ['key' => "no-{$number}", 'customer' => $number, 'reason' => $reason]);
+            $this->refuses($words);
+        }
+        foreach ([1, 2] as $click) {
+            $this->post('/runs/residues/blocks', ['key' => 'b', 'customer' => $customer, 'reason' => 'in court'])->assertSessionHas('done');
+        }
+        $this->post('/runs/residues/blocks', ['key' => 'c', 'customer' => $customer, 'reason' => 'in court']);
+        $this->refuses('blocked already');
+        $plan = $this->report('residues');
+        self::assertNotContains($customer, array_column((array) $plan['lines'], 'customer'));
+        self::assertContains('customer blocked: in court', array_column((array) $plan['left_out'], 'why'));
+        $this->get('/residues')->assertSee('in court')->assertSee("Let {$customer} in again");
+        self::assertSame([], DB::table('customer_blocks')->where('kind', 'contra')->get()->all());
+        $this->post('/runs/contra/blocks/1/lift', ['key' => 'l']);
+        $this->refuses('no such block');
+        $this->post('/runs/residues/blocks/1/lift', ['key' => 'm'])->assertSessionHas('done');
+        self::assertSame($before, $this->report('residues'));
+        $this->post('/runs/residues/blocks/1/lift', ['key' => 'n']);
+        $this->refuses('no such block');
+    }
+
     public function test_a_near_miss_that_is_taken_along_is_approved_by_another_exactly_as_it_was_seen(): void
     {
         $item = $this->itemId('I2');

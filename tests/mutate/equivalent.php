@@ -58,6 +58,7 @@ return [
     'core/Settlement/CreditNote.php: assert($credited !== []); | !== to ===' => $assertion,
     'core/Proposal/RemittanceAdvice.php: if ($kept !== 0 && abs($kept) < $gross && in_array($gross - abs($kept), $rest, true)) { | '
         .'true to false' => $words,
+    'core/Exchange/Foreign/PlainWords.php: if (count($seen) < 5_000) { | 5_000 to 6' => 'how much is remembered changes no word',
     'core/Exchange/TableComparison.php: $times[$name] = ($times[$name] ?? 0) + 1; | + to -' => $places,
     'core/Exchange/TableComparison.php: $times[$name] = ($times[$name] ?? 0) + 1; | 1 to 2' => $places,
     'core/Exchange/TableComparison.php: $times[$name] = ($times[$name] ?? 0) + 1; | 0 to 1' => $places,

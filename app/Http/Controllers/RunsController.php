@@ -11,11 +11,13 @@ use Ajuste\Core\Posting\PostingPlan;
 use Ajuste\Core\Refusal;
 use Ajuste\Core\Run\RunKind;
 use App\Actions\ReverseRun;
+use App\Actions\Runs\BlockCustomer;
 use App\Actions\Runs\PostRun;
 use App\Actions\Runs\RunPlans;
 use App\Http\FormKey;
 use App\Http\ViewPoint;
 use App\Models\User;
+use App\Queries\Blocks;
 use App\Queries\RunDecisions;
 use App\Queries\Runs;
 use App\Queries\Settings;
@@ -34,6 +36,7 @@ final class RunsController
         PostRun $post,
         RunDecisions $decisions,
         Runs $runs,
+        Blocks $blocks,
     ): View {
         $of = self::kind($kind);
         $run = $plans->of($of, $at->account, $at->asOf);
@@ -55,6 +58,7 @@ final class RunsController
             'answer' => $decisions->lastAnswer($of, $at->account, $at->asOf),
             'runs' => $runs->latest($of, $at->account->id),
             'reversals' => $runs->reversals(),
+            'blocks' => $blocks->standing($of),
             'outOfDate' => $runs->outOfDate($of, $at->account->id),
             'base' => $settings->base(),
             'key' => bin2hex(random_bytes(16)),
@@ -110,6 +114,21 @@ final class RunsController
         );
 
         return self::done($kind, 'The run is counted again.');
+    }
+
+    public function block(Request $request, string $kind, BlockCustomer $blocks): RedirectResponse
+    {
+        $number = $request->string('customer')->toString();
+        $blocks->block(FormKey::of($request, 'block'), self::kind($kind), $number, $request->string('reason')->toString());
+
+        return self::done($kind, "This run leaves {$number} alone.");
+    }
+
+    public function lift(Request $request, string $kind, int $block, BlockCustomer $blocks): RedirectResponse
+    {
+        $blocks->lift(FormKey::of($request, 'lift'), self::kind($kind), $block);
+
+        return self::done($kind, 'The customer is in the run again.');
     }
 
     public function reverse(Request $request, string $kind, int $run, ReverseRun $reverse): RedirectResponse

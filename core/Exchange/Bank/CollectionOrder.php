@@ -61,7 +61,12 @@ final class CollectionOrder
         }
         ksort($groups);
 
-        return $groups === [] ? [] : array_combine(range(1, count($groups)), array_values($groups));
+        $numbered = [];
+        foreach (array_values($groups) as $place => $group) {
+            $numbered[$place + 1] = $group;
+        }
+
+        return $numbered;
     }
 
     /** @param  non-empty-list<Debit>  $debits of one scheme and sequence */

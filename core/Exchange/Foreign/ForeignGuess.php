@@ -68,7 +68,7 @@ final class ForeignGuess
                 $columns = self::columns($kind, $cells, array_slice($head, $line + 1));
                 if ($columns !== null) {
                     $score = array_sum(array_intersect_key(self::weights($kind), $columns)) - $line / 1000;
-                    if ($score > ($scores[$kind->value][0] ?? 0)) {
+                    if (! isset($scores[$kind->value]) || $score > $scores[$kind->value][0]) {
                         $scores[$kind->value] = [$score, $kind, $line, $columns];
                     }
                 }

@@ -8,6 +8,8 @@
     </div>
     <aside class="pane worktop" id="worktop" aria-label="What posting would write">
         @include('runs.posting', ['verb' => 'Set off'])
+        @include('runs.offsets')
         @include('runs.posted')
+        @include('runs.blocks')
     </aside>
 </x-layout>

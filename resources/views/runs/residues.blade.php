@@ -9,5 +9,6 @@
     <aside class="pane worktop" id="worktop" aria-label="What posting would write">
         @include('runs.posting', ['verb' => 'Write off'])
         @include('runs.posted')
+        @include('runs.blocks')
     </aside>
 </x-layout>

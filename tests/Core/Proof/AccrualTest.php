@@ -53,6 +53,9 @@ final class AccrualTest extends TestCase
         $two = self::accrued(-242)->item(-242, 'N', date: '2026-10-30')
             ->posting(-242, '', 'E8', '2026-11-03')->posting(-242, '', 'E9', '2026-11-04');
         self::assertCount(3, self::causes($two, '2026-11-30'), 'of two nobody can tell which');
+        $other = self::accrued(-242)->item(-242, 'N', date: '2026-10-30')->item(-242, 'M', date: '2026-10-31')
+            ->posting(-242, '', 'E9', '2026-11-03');
+        self::assertSame(['not_in_ledger M -242'], self::causes($other, '2026-10-31'), 'what is accrued has the first claim');
     }
 
     public function test_where_the_posting_never_comes_the_document_is_not_in_the_ledger_again(): void

@@ -102,7 +102,10 @@ final class ForeignCellsTest extends TestCase
         yield ['2026 März 1', $ymd, '2026-03-01'];
         yield ['46326', $ymd, '2026-10-31'];
         yield ['46326.75', $dmy, '2026-10-31'];
-        yield ['12345', $ymd, null];
+        yield ['30000', $ymd, '1982-02-18'];
+        yield ['60000', $ymd, '2064-04-08'];
+        yield ['29999', $ymd, null];
+        yield ['60001', $ymd, null];
         yield ['30 Feb 2026', $dmy, null];
         yield ['soon', $ymd, null];
     }
