@@ -7,9 +7,10 @@
         @include('runs.lines', ['taken' => 'Set off', 'leftOut' => 'What stays, and why'])
     </div>
     <aside class="pane worktop" id="worktop" aria-label="What posting would write">
-        @include('runs.posting', ['verb' => 'Set off'])
+        @include('runs.posting')
         @include('runs.offsets')
         @include('runs.posted')
         @include('runs.blocks')
+        @include('runs.decide', ['verb' => 'Set off'])
     </aside>
 </x-layout>

@@ -1,8 +1,4 @@
-@php
-    use App\Http\Say;
-    $user = Auth::user();
-    $path = $kind->path();
-@endphp
+@use('App\Http\Say')
 <h2 class="title">{{ ucfirst($kind->words()) }}</h2>
 @if ($refusal !== '')
     <div class="note" role="alert">{{ $refusal }}</div>
@@ -10,43 +6,4 @@
 @if ($vouchers > 0)
     <h2>{{ $vouchers === 1 ? 'Voucher' : "{$vouchers} vouchers" }} of {{ Say::day($run->asOf()) }}, by account</h2>
     <x-voucher :text="$kind->words()" :lines="$sums" />
-@endif
-@if ($answer && $answer->answer === 'sent_back' && !$request)
-    <div class="note">Sent back by {{ $answer->who }}, {{ Say::moment($answer->recorded_at) }}: {{ $answer->words }}</div>
-@endif
-@if ($request)
-    <div class="note">{{ $request->who }} asked for approval on {{ Say::moment($request->recorded_at) }}: {{ $request->why }}.
-        @unless ($unchanged)
-            <b>What would be posted has changed since. It has to be looked at and asked for again.</b>
-        @endunless
-    </div>
-    @if ($unchanged && $user->role->mayReview() && $user->name !== $request->who)
-        <form method="post" action="{{ route('run.approve', $path) }}" class="foot">@csrf
-            <input type="hidden" name="key" value="{{ $key }}">
-            <button class="button main" data-main>Approve and post {{ Say::count(count($run->lines()), 'line') }},
-                {{ $run->total()->grouped() }} <kbd>Ctrl ↵</kbd></button>
-        </form>
-        <form method="post" action="{{ route('run.send-back', $path) }}" class="flex gap-2 items-end mt-2">@csrf
-            <input type="hidden" name="key" value="{{ $key }}">
-            <label class="grow">What is to be changed <input type="text" name="words" required class="w-full" data-hotkey="b"></label>
-            <button class="button">Send back <kbd>B</kbd></button>
-        </form>
-    @elseif ($unchanged && $user->role->mayWrite())
-        <form method="post" action="{{ route('run.approve', $path) }}" class="flex gap-2 items-end mt-2">@csrf
-            <input type="hidden" name="key" value="{{ $key }}">
-            <label class="grow">Approved by the outside person: day and evidence <input type="text" name="outside" required class="w-full"></label>
-            <button class="button">Record and post</button>
-        </form>
-    @endif
-@endif
-@if ($user->role->mayWrite() && $vouchers > 0 && !($request && $unchanged))
-    <form method="post" action="{{ route($why === '' ? 'run.post' : 'run.ask', $path) }}" class="foot">@csrf
-        <input type="hidden" name="key" value="{{ $key }}">
-        <input type="hidden" name="seen" value="{{ $digest }}">
-        @if ($why !== '')
-            <span class="slate">A second person approves it: {{ $why }}.</span>
-        @endif
-        <button class="button main ml-auto" data-main>{{ $why === '' ? $verb : 'Ask for approval of' }}
-            {{ Say::count(count($run->lines()), 'line') }}, {{ $run->total()->grouped() }} <kbd>Ctrl ↵</kbd></button>
-    </form>
 @endif

@@ -7,8 +7,9 @@
         @include('runs.lines', ['taken' => 'Written off', 'leftOut' => 'Near misses and what else stays'])
     </div>
     <aside class="pane worktop" id="worktop" aria-label="What posting would write">
-        @include('runs.posting', ['verb' => 'Write off'])
+        @include('runs.posting')
         @include('runs.posted')
         @include('runs.blocks')
+        @include('runs.decide', ['verb' => 'Write off'])
     </aside>
 </x-layout>
