@@ -20,6 +20,8 @@ export async function signIn(page, who = 'preparer') {
     await page.getByLabel('Password').fill('olive-press');
     await page.keyboard.press('Enter');
     await expect(page.getByRole('heading', { level: 1 })).toContainText('Left to do');
+    // A key pressed while a browser still loads a whole page is nobody's.
+    await page.waitForLoadState('load');
 }
 
 /** Fails the test when the page logs an error or breaks the content security policy. */
