@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { ajuste, figures, folder, grouped, proofLine, signIn, watch } from './helpers.js';
+import { ajuste, figures, folder, grouped, handInChosen, proofLine, signIn, watch } from './helpers.js';
 
 test('the first close, end to end', async ({ page }) => {
     test.setTimeout(400_000);
@@ -35,8 +35,7 @@ test('the first close, end to end', async ({ page }) => {
 
     await test.step('intake: the mended files come in as one, and their source is kept', async () => {
         await page.locator('input[type=file]').setInputFiles(join(folder, 'hand-in/october-mended.zip'));
-        await page.keyboard.press('Control+Enter');
-        await expect(page.getByRole('heading', { name: 'What would happen' })).toBeVisible();
+        await handInChosen(page);
         await expect(page.locator('main')).toContainText('Changed:');
         await page.keyboard.press('Control+Enter');
         await expect(page.getByRole('heading', { name: 'Import 2' })).toBeVisible();
@@ -265,8 +264,7 @@ test('the first close, end to end', async ({ page }) => {
         writeFileSync(join(folder, 'matches.csv'), files.matches);
         await page.goto('/intake');
         await page.locator('input[type=file]').setInputFiles(['ledger.csv', 'items.csv', 'matches.csv'].map((name) => join(folder, name)));
-        await page.keyboard.press('Control+Enter');
-        await expect(page.getByRole('heading', { name: 'What would happen' })).toBeVisible();
+        await handInChosen(page);
         await page.keyboard.press('Control+Enter');
         await expect(page.getByRole('heading', { name: 'Import 3' })).toBeVisible();
         const after = ajuste('proof');

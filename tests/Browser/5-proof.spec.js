@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test';
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { ajuste, folder, grouped, proofLine, signIn, watch } from './helpers.js';
+import { ajuste, folder, grouped, handInChosen, proofLine, signIn, watch } from './helpers.js';
 
 const items =
     'document,kind,customer,date,due_date,currency,amount,base_amount\nZ1,invoice,3001,2026-10-20,2026-11-20,EUR,121.34,121.34\n' +
@@ -18,8 +18,7 @@ async function handIn(page, files) {
     }
     await page.goto('/intake');
     await page.locator('input[type=file]').setInputFiles(Object.keys(files).map((name) => join(folder, name)));
-    await page.keyboard.press('Control+Enter');
-    await expect(page.getByRole('heading', { name: 'What would happen' })).toBeVisible();
+    await handInChosen(page);
     await page.keyboard.press('Control+Enter');
     await expect(page.getByRole('heading', { name: /^Import \d+$/ })).toBeVisible();
 }

@@ -24,6 +24,13 @@ export async function signIn(page, who = 'preparer') {
     await page.waitForLoadState('load');
 }
 
+/** The chosen files are handed in, and what they would do is shown. */
+export async function handInChosen(page) {
+    await page.keyboard.press('Control+Enter');
+    await expect(page.getByRole('heading', { name: 'What would happen' })).toBeVisible();
+    await page.waitForLoadState('load');
+}
+
 /** Fails the test when the page logs an error or breaks the content security policy. */
 export function watch(page) {
     const problems = [];
