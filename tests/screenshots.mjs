@@ -46,6 +46,8 @@ await page.locator('table[data-list] tbody tr', { hasText: 'Lonja del Cierzo' })
 await page.waitForTimeout(500);
 await page.getByRole('button', { name: 'Tick all' }).click();
 await shot('unapplied');
+await page.goto(`${base}/contra`);
+await shot('contra');
 await page.goto(`${base}/credit-balances`);
 await shot('credit-balances');
 await page.keyboard.press('Control+Enter');
