@@ -227,21 +227,41 @@ final readonly class Standing
             ->whereNotIn('id', self::reversed())
             ->orderBy('id')
             ->get();
-        $known = [];
-        $chains = [];
-        foreach (
-            DB::table('run_settlements')->where('run_id', $run->id)->orderByDesc('settlement_id')->pluck('settlement_id') as $settlement
-        ) {
-            $found = [];
-            $this->collect((int) $settlement, $found);
+        $standing = array_values($vouchers->map($this->voucher(...))->all());
+
+        return new StandingRun($run->id, RunKind::from($run->kind), $standing, $this->chains($run->id, $standing));
+    }
+
+    /**
+     * What a run matched, and whatever took its items after one of its matches was taken back by itself.
+     *
+     * @param list<StandingVoucher> $vouchers of the run
+     * @return list<list<StandingSettlement>> each with those that hang on it, which come first
+     */
+    private function chains(int $runId, array $vouchers): array
+    {
+        $known = $chains = [];
+        $add = static function (array $found) use (&$known, &$chains): void {
             $new = array_diff_key($found, $known);
             $known += $found;
             if ($new !== []) {
                 $chains[] = array_values($new);
             }
+        };
+        foreach ($vouchers as $voucher) {
+            foreach ($voucher->items as $made) {
+                $found = [];
+                $this->collectUsers($made->item->id, 0, $found);
+                $add($found);
+            }
+        }
+        foreach (DB::table('run_settlements')->where('run_id', $runId)->orderByDesc('settlement_id')->pluck('settlement_id') as $own) {
+            $found = [];
+            $this->collect((int) $own, $found);
+            $add($found);
         }
 
-        return new StandingRun($run->id, RunKind::from($run->kind), array_values($vouchers->map($this->voucher(...))->all()), $chains);
+        return $chains;
     }
 
     /**

@@ -8,6 +8,7 @@ use Ajuste\Core\Money\Currency;
 use Ajuste\Core\Money\Money;
 use Ajuste\Core\Proof\Proof;
 use Ajuste\Core\Refusal;
+use Ajuste\Core\Run\RunKind;
 use Ajuste\Core\Settlement\CreditedLine;
 use Ajuste\Core\Settlement\CreditNoteUse;
 use Ajuste\Core\Settlement\FeeBearer;
@@ -19,11 +20,15 @@ use App\Actions\Receipts\Decide;
 use App\Actions\Receipts\PlaceReceipt;
 use App\Actions\Receipts\ReverseReceipt;
 use App\Actions\ReverseDocument;
+use App\Actions\ReverseRun;
 use App\Actions\ReverseSettlement;
+use App\Actions\Runs\PostRun;
+use App\Actions\Runs\RunPlans;
 use App\Actions\SettleItems;
 use App\Queries\ProofLines;
 use App\Queries\Reports;
 use App\Queries\Settings;
+use App\Queries\SupplierBills;
 use App\Values\CreditNoteRequest;
 use App\Values\DeductionEntry;
 use App\Values\MatchRequest;
@@ -113,11 +118,18 @@ final class RandomWorkTest extends BooksTestCase
         );
         $this->importBasics([
             'accounts.csv' => self::ACCOUNTS.
-                "1510,Till,asset,till\n1530,Payments in transit,asset,payments_in_transit\n2300,Output ".
-                "tax,liability,output_tax\n6100,Charges,expense,bank_charges\n6200,Discounts,expense,discounts_allowed\n",
+                "1510,Till,asset,till\n1530,Payments in transit,asset,payments_in_transit\n2100,Payables,liability,payables_control\n2300,Output ".
+                "tax,liability,output_tax\n6100,Charges,expense,bank_charges\n6200,Discounts,expense,discounts_allowed\n".
+                "6300,Residues,expense,residues_written_off\n",
             'items.csv' => self::items($items),
             'ledger.csv' => self::ledger($ledger),
             'item_lines.csv' => "document,line,description,quantity,unit_price,net,tax_rate,account\n".implode("\n", $lines)."\n",
+            'suppliers.csv' => "supplier,name,currency\n701,Uno,EUR\n703,Tres,GBP\n",
+            'agreements.csv' => "customer,supplier,reference,from,to,currency,scope\nC1,701,AG-1,2026-01-01,,EUR,all\n"
+                ."C3,703,AG-3,2026-01-01,,GBP,due\n",
+            'supplier_items.csv' => "document,kind,supplier,date,due_date,currency,amount,base_amount,carrying\n"
+                ."B1,bill,701,2026-09-01,2026-10-01,EUR,300.00,300.00,\nB2,bill,701,2026-09-30,2026-10-30,EUR,500.00,500.00,\n"
+                ."B3,bill,703,2026-09-30,2026-10-30,GBP,150.00,172.50,175.80\n",
             'rates.csv' => "date,currency,rate\n2026-09-30,GBP,1.16\n2026-10-15,GBP,1.15\n2026-10-28,GBP,1.17\n",
             'statement.xml' => '<Document xmlns="urn:iso:std:iso:20022:tech:xsd:camt.053.001.08"><BkToCstmrStmt><Stmt><Id>1</Id><Acct>'.
                 '<Id><Othr><Id>M</Id></Othr></Id><Ccy>EUR</Ccy></Acct>'.
@@ -128,13 +140,17 @@ final class RandomWorkTest extends BooksTestCase
         ]);
         app(Decide::class)->keepReason('r1', 'SHORT', 'Short', '6200', true, '21', false);
         app(Decide::class)->keepReason('r2', 'PRICE', 'Price', '', false, '', false);
-        DB::table('settings')->insert(['name' => 'rate_days', 'value' => '60', 'recorded_at' => 'now']);
+        $policy = ['rate_days' => '60', 'residue_days' => '0', 'residue_percent' => '100', 'residue_limit' => '250.00',
+            'residue_limit.GBP' => '100.00', 'tax_relief_write_offs' => 'yes', 'approval_limit' => '100000.00'];
+        foreach ($policy as $name => $value) {
+            DB::table('settings')->insert(['name' => $name, 'value' => $value, 'recorded_at' => 'now']);
+        }
         app(Settings::class)->forget();
     }
 
     private function something(): void
     {
-        match (mt_rand(0, 16)) {
+        match (mt_rand(0, 19)) {
             0, 1, 2, 3 => $this->placeALine(),
             4, 5 => $this->matchSome(),
             6 => $this->credit(),
@@ -145,6 +161,8 @@ final class RandomWorkTest extends BooksTestCase
                 new RefundRequest(PaymentWay::Cheque, '2026-10-31', 'x'),
             ),
             7 => $this->payBack(),
+            17, 18 => $this->runSome(mt_rand(0, 1) === 0 ? RunKind::Contra : RunKind::Residues),
+            19 => $this->takeARunBack($this->pick(DB::table('runs')->orderBy('id')->pluck('id')->all())),
             8, 16 => $this->settle(),
             9 => app(ReverseSettlement::class)->post(
                 $this->key(),
@@ -169,6 +187,20 @@ final class RandomWorkTest extends BooksTestCase
             10 => app(ReverseReceipt::class)->mistaken($this->key(), $this->one('receipt', 'deposit'), '2026-10-31', 'x'),
             default => app(ReverseReceipt::class)->byHand($this->key(), $this->one('receipt'), '2026-10-31', null, FeeBearer::Us, 'x'),
         };
+    }
+
+    private function runSome(RunKind $kind): void
+    {
+        $this->postSeen(
+            fn (): string => app(PostRun::class)->posting(app(RunPlans::class)->of($kind, $this->control(), '2026-10-31'))->digest(),
+            fn (string $seen): int => app(PostRun::class)->post($this->key(), $kind, $this->control(), '2026-10-31', $seen),
+        );
+    }
+
+    private function takeARunBack(int $run): void
+    {
+        $kind = RunKind::from((string) DB::table('runs')->where('id', $run)->value('kind'));
+        app(ReverseRun::class)->post($this->key(), $kind, $run, 'x');
     }
 
     /** A credit of any kind against an invoice, with something kept back now and then. */
@@ -386,7 +418,23 @@ final class RandomWorkTest extends BooksTestCase
             self::assertSame('0.00', $this->report('proof', ['--account' => $account])['difference'], "{$when}, {$account}");
         }
         self::assertSame(0, DB::table('item_positions')->whereRaw('matched < 0 OR matched > amount')->count(), $when);
+        foreach ($this->bills() as $bill => [$open, $amount]) {
+            self::assertTrue($open >= 0 && $open <= $amount, "{$when}, bill {$bill}");
+        }
         $this->assertBooksHold();
+    }
+
+    /** @return array<string, array{int, int}> open and whole by bill */
+    private function bills(): array
+    {
+        $bills = [];
+        $suppliers = DB::table('suppliers')->pluck('id')->all();
+        foreach (array_merge(...app(SupplierBills::class)->asOf('2026-10-31', $suppliers)) as $bill) {
+            $amount = (int) DB::table('supplier_items')->where('id', $bill->id)->value('amount');
+            $bills[$bill->document] = [$bill->open->minor, $amount];
+        }
+
+        return $bills;
     }
 
     /** @return array<string, int> what is open of each imported item, and the balance of each account */
@@ -409,11 +457,14 @@ final class RandomWorkTest extends BooksTestCase
             ->pluck('base', 'name')
             ->all();
 
-        return [...$open, ...$balances];
+        return [...$open, ...array_map(static fn (array $bill): int => $bill[0], $this->bills()), ...$balances];
     }
 
     private function takeEverythingBack(): void
     {
+        foreach (DB::table('runs')->orderByDesc('id')->pluck('id') as $run) {
+            $this->attempt(fn () => $this->takeARunBack((int) $run));
+        }
         foreach (DB::table('settlements')->orderByDesc('id')->pluck('id') as $settlement) {
             $this->attempt(fn () => app(ReverseSettlement::class)->post($this->key(), (int) $settlement, '2026-10-31', 'all back'));
         }
