@@ -67,6 +67,19 @@ final readonly class ContraPairs
         }
     }
 
+    /** @return list<string> documents of the contras of a day, those that were taken back too */
+    public function postedOn(string $asOf): array
+    {
+        return array_values(
+            DB::table('supplier_contras as c')
+                ->join('items as i', 'i.id', '=', 'c.item_id')
+                ->where('i.date', $asOf)
+                ->pluck('i.document')
+                ->map(strval(...))
+                ->all(),
+        );
+    }
+
     /** @return list<stdClass> customer and supplier of each pair, in the order of their numbers */
     private function links(): array
     {

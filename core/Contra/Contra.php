@@ -62,7 +62,17 @@ final class Contra
         [$parts] = self::takeBills($open, $lesser);
         assert($taken !== [] && $parts !== []);
 
-        return new Offset($this->pair, $inForce[0], $first, $credits, $taken, $parts);
+        return new Offset($this->document(), $this->pair, $inForce[0], $first, $credits, $taken, $parts);
+    }
+
+    private function document(): string
+    {
+        return implode('-', [
+            'CT'.str_replace('-', '', $this->asOf),
+            $this->pair->customer->number,
+            $this->pair->supplier->number,
+            $this->pair->currency->code,
+        ]);
     }
 
     /** @return list<OffsetPart> what can be taken of the customer's debits, oldest due first */

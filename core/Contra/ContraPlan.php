@@ -136,7 +136,7 @@ final readonly class ContraPlan implements RunPlan
 
     private function setOff(PlanBuilder $plan, Offset $offset, int $settlement, int $voucher): void
     {
-        $document = $this->document($offset);
+        $document = $offset->document;
         $head = ItemHead::credit($document, Kind::Contra, $offset->pair->customer->on($this->control->id), $this->asOf, $document);
         $contra = $plan->newItem($head, $offset->amount(), self::carried($offset), $voucher);
         foreach ($offset->debits as $part) {
@@ -152,7 +152,7 @@ final readonly class ContraPlan implements RunPlan
         $lines = [];
         $gain = Money::zero($this->base);
         foreach ($offsets as $offset) {
-            $document = $this->document($offset);
+            $document = $offset->document;
             [$customer, $supplier] = [$offset->pair->customer, $offset->pair->supplier];
             $text = "Contra {$customer->number} with {$supplier->number}, {$offset->agreement->reference}";
             $owing = Money::sum(array_map(static fn (BillPart $part): Money => $part->base, $offset->bills), $this->base);
@@ -169,13 +169,6 @@ final readonly class ContraPlan implements RunPlan
         assert($lines !== []);
 
         return new Voucher($this->asOf, "Contra as of {$this->asOf}", $lines);
-    }
-
-    private function document(Offset $offset): string
-    {
-        $day = str_replace('-', '', $this->asOf);
-
-        return "CT{$day}-{$offset->pair->customer->number}-{$offset->pair->supplier->number}-{$offset->pair->currency->code}";
     }
 
     private static function carried(Offset $offset): Money

@@ -19,9 +19,17 @@ final readonly class Contras
     /**
      * @param iterable<Pair> $pairs by customer number, then by supplier number
      * @param string $asOf day of the run
+     * @param list<string> $known documents of contras that were posted before: none bears the number of another
      */
-    public function plan(Account $control, string $asOf, iterable $pairs, RunChoices $choices, VoucherPer $per): ContraPlan
-    {
+    public function plan(
+        Account $control,
+        string $asOf,
+        iterable $pairs,
+        RunChoices $choices,
+        VoucherPer $per,
+        array $known = [],
+    ): ContraPlan {
+        $known = array_flip($known);
         $offsets = $left = $items = $bills = [];
         foreach ($pairs as $pair) {
             $now = new Pair(
@@ -35,11 +43,11 @@ final readonly class Contras
                 $pair->blocked,
             );
             [$offset, $stays] = Contra::of($now, $asOf);
-            $left = [...$left, ...self::leftOut($pair, $choices), ...$stays];
+            array_push($left, ...self::leftOut($pair, $choices), ...$stays);
             if ($offset === null) {
                 continue;
             }
-            $offsets[] = $offset;
+            $offsets[] = $offset->named(self::free($offset->document, $known));
             foreach ([...$offset->settledFirst, ...$offset->credits, ...$offset->debits] as $part) {
                 $item = $items[$part->item->id] ?? $part->item;
                 $items[$item->id] = $item->less($part->amount, $item->moves($part->amount));
@@ -50,6 +58,17 @@ final readonly class Contras
         }
 
         return new ContraPlan($this->accounts, $this->locked, $control, $asOf, $per, $offsets, $left, $this->base);
+    }
+
+    /** @param  array<string, int>  $known */
+    private static function free(string $document, array $known): string
+    {
+        $free = $document;
+        for ($next = 2; isset($known[$free]); $next++) {
+            $free = "{$document}-{$next}";
+        }
+
+        return $free;
     }
 
     /**

@@ -77,6 +77,11 @@ final class ContraRunTest extends BooksTestCase
         ]);
         self::assertSame(['B1' => '300.00', 'B2' => '500.00', 'B4' => '100.00'], $this->bills());
         self::assertSame('0.00', $this->report('proof')['difference']);
+        preg_match('/name="seen" value="(\w+)"/', (string) $this->get('/contra')->getContent(), $found);
+        $this->post('/runs/contra', ['key' => 'again', 'seen' => $found[1] ?? ''])->assertSessionHas('done');
+        $documents = DB::table('supplier_contras as c')->join('items as i', 'i.id', '=', 'c.item_id')->pluck('i.document')->all();
+        self::assertContains('CT20261031-C1-701-EUR-2', $documents, 'the accounting systems tell the two apart');
+        self::assertSame($documents, array_unique($documents));
         $this->assertBooksHold();
     }
 

@@ -118,8 +118,8 @@ final class RandomWorkTest extends BooksTestCase
         );
         $this->importBasics([
             'accounts.csv' => self::ACCOUNTS.
-                "1510,Till,asset,till\n1530,Payments in transit,asset,payments_in_transit\n2100,Payables,liability,payables_control\n2300,Output ".
-                "tax,liability,output_tax\n6100,Charges,expense,bank_charges\n6200,Discounts,expense,discounts_allowed\n".
+                "1510,Till,asset,till\n1530,Payments in transit,asset,payments_in_transit\n2100,Payables,liability,payables_control\n".
+                "2300,Output tax,liability,output_tax\n6100,Charges,expense,bank_charges\n6200,Discounts,expense,discounts_allowed\n".
                 "6300,Residues,expense,residues_written_off\n",
             'items.csv' => self::items($items),
             'ledger.csv' => self::ledger($ledger),

@@ -42,6 +42,7 @@ final readonly class RunPlans
                 $this->pairs->of($control, $asOf),
                 $choices,
                 VoucherPer::from($this->settings->text(Setting::ContraVoucher)),
+                $this->pairs->postedOn($asOf),
             ),
             default => throw new Refusal('This run has a page of its own.'),
         };
