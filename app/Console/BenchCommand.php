@@ -11,6 +11,7 @@ use Ajuste\Core\Proposal\Candidate;
 use Ajuste\Core\Proposal\CombinationSearch;
 use Ajuste\Core\Proposal\ProposalPolicy;
 use Ajuste\Core\Proposal\Searched;
+use Ajuste\Core\Run\RunKind;
 use Ajuste\Core\Settlement\PaymentWay;
 use Ajuste\Core\Subledger\Side;
 use App\Actions\Import\ImportFiles;
@@ -19,6 +20,8 @@ use App\Actions\LockPeriod;
 use App\Actions\MatchUnapplied;
 use App\Actions\Receipts\KeepBatch;
 use App\Actions\Receipts\PlaceReceipt;
+use App\Actions\Runs\PostRun;
+use App\Actions\Runs\RunPlans;
 use App\Actions\SettleItems;
 use App\Files\SourceFiles;
 use App\Models\User;
@@ -49,7 +52,7 @@ final class BenchCommand extends Command
 {
     protected $signature =
         'ajuste:bench {--sizes=100000,1000000 : numbers of items} {--only= : one part: books, signed, faults, '.
-        'proposals, unapplied, pages or combinations} {--job= : one job, in this process} {--folder=}';
+        'proposals, unapplied, runs, pages or combinations} {--job= : one job, in this process} {--folder=}';
 
     protected $description = 'Benchmarks, as ratios to plain SQL on the same rows';
 
@@ -69,6 +72,7 @@ final class BenchCommand extends Command
                 'faults' => $this->faults(...),
                 'proposals' => $this->proposals(...),
                 'unapplied' => $this->unapplied(...),
+                'runs' => $this->runs(...),
                 'pages' => $this->pages(...),
                 'combinations' => $this->combinations(...),
             ] as $part => $show
@@ -240,6 +244,45 @@ final class BenchCommand extends Command
             ],
             $rows,
         );
+    }
+
+    /** The plan of each closing run, and its posting, beside fetching the open items of both sides. */
+    private function runs(): void
+    {
+        $folder = sys_get_temp_dir().'/ajuste-bench-'.bin2hex(random_bytes(4));
+        $rows = [];
+        try {
+            File::ensureDirectoryExists("{$folder}/in");
+            BenchFiles::bothSides("{$folder}/in", 5_000);
+            $this->measure('import', $folder);
+            [$plain] = $this->measure('both-sql', $folder);
+            foreach ([RunKind::Residues, RunKind::Contra] as $kind) {
+                [$planned, $planPeak] = $this->measure("plan {$kind->value}", $folder);
+                [$posted, $postPeak] = $this->measure("post {$kind->value}", $folder);
+                $rows[] = [
+                    $kind->words(),
+                    sprintf('%.2f s', $planned),
+                    number_format($planned / $plain, 1),
+                    sprintf('%.2f s', $posted),
+                    number_format($posted / $plain, 1),
+                    sprintf('%d MB', max($planPeak, $postPeak) / 1048576),
+                ];
+            }
+        } finally {
+            File::deleteDirectory($folder);
+        }
+        $this->table(['40,000 open items, 5,000 pairs', 'plan', 'ratio to fetching', 'planned and posted', 'ratio', 'peak'], $rows);
+    }
+
+    private function closingRun(string $job): void
+    {
+        [$what, $kind] = explode(' ', $job);
+        $control = app(Settings::class)->controlAccount();
+        $plan = app(RunPlans::class)->of(RunKind::from($kind), $control, '2026-10-31');
+        if ($what === 'post') {
+            $seen = app(PostRun::class)->posting($plan)->digest();
+            app(PostRun::class)->post($job, RunKind::from($kind), $control, '2026-10-31', $seen);
+        }
     }
 
     /** Each main page after a posting, and a rehearsal, in books of 20,000 customers, beside fetching the open items. */
@@ -442,7 +485,12 @@ final class BenchCommand extends Command
                 'SELECT i.*, p.matched, p.moved FROM item_positions p JOIN items i ON i.id = p.row_id WHERE p.control_account_id = 1 AND '.
                     'p.settled_on IS NULL ORDER BY i.customer_id, i.due_date',
             ),
+            'both-sql' => $this->fetch(
+                'SELECT i.*, p.matched, p.moved FROM item_positions p JOIN items i ON i.id = p.row_id WHERE p.settled_on IS NULL',
+                'SELECT * FROM supplier_items ORDER BY supplier_id',
+            ),
             'aged' => app(Reports::class)->aged(app(Settings::class)->controlAccount(), '2026-10-31'),
+            'plan contra', 'plan residues', 'post contra', 'post residues' => $this->closingRun($job),
             default => $this->fetch(
                 'SELECT i.customer_id, i.currency, i.due_date, i.side, i.base - p.moved FROM item_positions p JOIN items i ON i.id = '.
                     'p.row_id WHERE p.control_account_id = 1 AND p.settled_on IS NULL',
@@ -539,9 +587,11 @@ final class BenchCommand extends Command
         $pdo->exec('COMMIT');
     }
 
-    private function fetch(string $sql): void
+    private function fetch(string ...$queries): void
     {
-        $statement = DB::connection()->getPdo()->query($sql);
-        while ($statement !== false && $statement->fetch(PDO::FETCH_NUM) !== false);
+        foreach ($queries as $sql) {
+            $statement = DB::connection()->getPdo()->query($sql);
+            while ($statement !== false && $statement->fetch(PDO::FETCH_NUM) !== false);
+        }
     }
 }

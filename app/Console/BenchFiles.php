@@ -94,4 +94,41 @@ final class BenchFiles
         fclose($ledger);
         File::put("{$folder}/customers.csv", $customers);
     }
+
+    /** Customers who are suppliers too, each with open invoices, of which one is nearly paid, and bills; all under an agreement. */
+    public static function bothSides(string $folder, int $pairs, int $each = 8): void
+    {
+        $rows = [
+            'accounts' => ["account,name,type,role\n1100,Receivables,asset,receivables_control\n2100,Payables,liability,payables_control\n".
+                '6300,Residues,expense,residues_written_off'],
+            'settings' => ["name,value\nperiod,2026-10\napproval_limit,1000000.00"],
+            'suppliers' => ['supplier,name,currency'],
+            'customers' => ['customer,name,currency,supplier'],
+            'agreements' => ['customer,supplier,reference,from,currency,scope'],
+            'items' => ['document,kind,customer,date,due_date,currency,amount,base_amount'],
+            'matches' => ['date,debit_document,credit_document,amount'],
+            'supplier_items' => ['document,kind,supplier,date,due_date,currency,amount,base_amount'],
+            'ledger' => ['entry,date,account,debit,credit,document'],
+        ];
+        mt_srand(5);
+        for ($n = 0; $n < $pairs; $n++) {
+            $rows['suppliers'][] = "S{$n},Party {$n},EUR";
+            $rows['customers'][] = "C{$n},Party {$n},EUR,S{$n}";
+            $rows['agreements'][] = "C{$n},S{$n},A{$n},2026-01-01,EUR,all";
+            $amount = 0;
+            for ($place = 0; $place < $each; $place++) {
+                [$amount, $day] = [mt_rand(500, 9_000), sprintf('2026-08-%02d', mt_rand(1, 28))];
+                $rows['items'][] = "F{$n}-{$place},invoice,C{$n},{$day},{$day},EUR,{$amount}.00,{$amount}.00";
+                $rows['ledger'][] = "E{$n}-{$place},{$day},1100,{$amount}.00,,F{$n}-{$place}";
+                $rows['supplier_items'][] = "B{$n}-{$place},bill,S{$n},{$day},{$day},EUR,{$amount}.00,{$amount}.00";
+            }
+            $paid = $amount - 2;
+            $rows['items'][] = "R{$n},receipt,C{$n},2026-09-01,2026-09-01,EUR,{$paid}.00,{$paid}.00";
+            $rows['ledger'][] = "E{$n},2026-09-01,1100,,{$paid}.00,R{$n}";
+            $rows['matches'][] = "2026-09-01,F{$n}-".($each - 1).",R{$n},{$paid}.00";
+        }
+        foreach ($rows as $name => $lines) {
+            File::put("{$folder}/{$name}.csv", implode("\n", $lines)."\n");
+        }
+    }
 }

@@ -45,6 +45,7 @@ final readonly class ContraPairs
         }
         $items = $this->items($control, $asOf, array_map(static fn (stdClass $link): int => $link->customer_id, $links));
         $bills = $this->bills->asOf($asOf, array_map(static fn (stdClass $link): int => $link->supplier_id, $links));
+        $contested = $this->contestedOf(array_merge(...array_values($items)), $asOf);
         $agreements = $this->agreements();
         $blocked = $this->blocks->of(RunKind::Contra);
         foreach ($links as $link) {
@@ -58,7 +59,7 @@ final readonly class ContraPairs
                     new Supplier($link->supplier_id, $link->supplier, $link->supplier_name, $this->payables($link)),
                     $currency,
                     $own,
-                    $this->contestedOf($own, $asOf),
+                    array_intersect_key($contested, array_flip(array_map(static fn (OpenItem $item): int => $item->id, $own))),
                     array_values(array_filter($theirs, static fn (Bill $bill): bool => $bill->open->isIn($currency))),
                     $agreements["{$link->customer_id} {$link->supplier_id} {$code}"] ?? [],
                     $blocked[$link->customer_id] ?? '',

@@ -154,6 +154,11 @@ final class Contra
     {
         $taken = $rest = [];
         foreach ($parts as $part) {
+            if ($amount->isZero()) {
+                $rest[] = $part;
+
+                continue;
+            }
             $some = Money::least($amount, $part->amount);
             if ($some->isPositive()) {
                 $taken[] = new OffsetPart($part->item, $some);
@@ -195,6 +200,11 @@ final class Contra
     {
         $taken = $rest = [];
         foreach ($bills as $bill) {
+            if ($amount->isZero()) {
+                $rest[] = $bill;
+
+                continue;
+            }
             $some = Money::least($amount, $bill->open);
             $part = $bill->part($some);
             if ($some->isPositive()) {

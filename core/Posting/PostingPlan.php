@@ -67,22 +67,20 @@ final readonly class PostingPlan
      */
     public function digest(): string
     {
-        $content = [
-            $this->settlements,
-            $this->vouchers,
-            $this->items,
-            $this->matches,
-            $this->undone,
-            array_map(static fn (Fact $fact): array => [$fact::class, $fact], $this->facts),
-            $this->notes->seen,
-        ];
+        $hash = hash_init('sha256');
+        $facts = array_map(static fn (Fact $fact): array => [$fact::class, $fact], $this->facts);
+        $parts = [$this->settlements, $this->vouchers, $this->items, $this->matches, $this->undone, $facts, $this->notes->seen];
+        // Piece by piece: a run of thousands is large.
+        foreach ($parts as $part => $pieces) {
+            foreach ($pieces as $piece) {
+                $json = json_encode($piece, JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE);
+                $content = json_decode($json, true, flags: JSON_THROW_ON_ERROR);
+                $content = is_array($content) ? self::withoutWords($content) : $content;
+                hash_update($hash, "{$part} ".json_encode($content, JSON_THROW_ON_ERROR)."\n");
+            }
+        }
 
-        $json = json_encode($content, JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE);
-
-        return hash(
-            'sha256',
-            json_encode(self::withoutWords((array) json_decode($json, true, flags: JSON_THROW_ON_ERROR)), JSON_THROW_ON_ERROR),
-        );
+        return hash_final($hash);
     }
 
     /**
