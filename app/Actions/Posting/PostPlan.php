@@ -49,13 +49,16 @@ final readonly class PostPlan
         $planned = $plan();
         $planned->refuseLocked($this->settings->locked());
 
-        return (int) Once::for($key, function () use ($plan, $planned, $basis, $seen): int {
+        $digest = $seen === '' ? '' : $planned->digest();
+
+        return (int) Once::for($key, function () use ($plan, $planned, $digest, $basis, $seen): int {
             if ($basis !== self::basis()) {
                 $this->settings->forget();
                 $planned = $plan();
                 $planned->refuseLocked($this->settings->locked());
+                $digest = $seen === '' ? '' : $planned->digest();
             }
-            if ($seen !== '' && $seen !== $planned->digest()) {
+            if ($seen !== $digest) {
                 $now = rtrim(': '.implode('; ', $planned->notes->seen), ': ');
                 throw Refusal::changed(
                     "What would be posted has changed since you looked{$now}. Look at the figures again and post if they are right.",
