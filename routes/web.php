@@ -224,6 +224,7 @@ Route::middleware('auth')->group(function (): void {
             Route::post('/runs/{kind}/choose', 'choose')->name('run.choose');
             Route::post('/runs/{kind}/blocks', 'block')->name('run.block');
             Route::post('/runs/{kind}/blocks/{block}/lift', 'lift')->name('run.lift')->whereNumber('block');
+            Route::post('/runs/{kind}/{run}/again', 'again')->name('run.again')->whereNumber('run');
             Route::post('/runs/{kind}/{run}/reverse', 'reverse')->name('run.reverse')->whereNumber('run');
         });
         Route::controller(DirectDebitsController::class)->group(function (): void {

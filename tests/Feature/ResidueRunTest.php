@@ -82,6 +82,29 @@ final class ResidueRunTest extends BooksTestCase
         $this->assertBooksHold();
     }
 
+    public function test_a_run_out_of_date_is_run_again_in_one_step(): void
+    {
+        $this->post('/runs/residues/9/again', ['key' => 'none']);
+        $this->refuses('no such run');
+        $this->post('/runs/residues', ['key' => 'p', 'seen' => $this->seen()])->assertSessionHas('done');
+        $this->get('/residues')->assertDontSee('run again');
+        $this->import([
+            'items.csv' => self::items(['I3,invoice,C2,2026-08-01,2026-09-01,EUR,800.20,800.20,,,E5,']),
+            'ledger.csv' => self::ledger(['E5,2026-08-01,1100,s,800.20,,I3,']),
+        ]);
+        $documents = app(Runs::class)->outOfDate(RunKind::Residues, $this->control()->id);
+        self::assertSame([1 => ['I3']], $documents);
+        $this->get('/residues')->assertSee('out of date: I3 changed')->assertSee('Take back and run again');
+        foreach ([1, 2] as $click) {
+            $this->post('/runs/residues/1/again', ['key' => 'a'])->assertSessionHas('done');
+        }
+        self::assertSame([2, 1], [DB::table('runs')->count(), DB::table('run_reversals')->count()]);
+        self::assertSame([0, 583], [$this->openOf('I3'), (int) DB::table('runs')->max('total')]);
+        self::assertSame([], app(Runs::class)->outOfDate(RunKind::Residues, $this->control()->id));
+        self::assertSame('0.00', $this->report('proof')['difference']);
+        $this->assertBooksHold();
+    }
+
     public function test_a_blocked_customer_stays_out_until_it_is_let_in_again(): void
     {
         $before = $this->report('residues');

@@ -17,6 +17,8 @@ use Ajuste\Core\Run\RunPlan;
 use App\Actions\Posting\Once;
 use App\Actions\Posting\PostPlan;
 use App\Actions\Posting\Reason;
+use App\Actions\ReverseRun;
+use App\Models\Run;
 use App\Queries\RunDecisions;
 use App\Queries\Settings;
 use App\Support\Actor;
@@ -32,6 +34,7 @@ final readonly class PostRun
         private Settings $settings,
         private RunDecisions $decisions,
         private PostPlan $posting,
+        private ReverseRun $reverse,
         private Actor $actor,
         private AuditTrail $audit,
     ) {}
@@ -68,6 +71,24 @@ final readonly class PostRun
 
             return $why === '' ? $this->posting($run) : throw new Refusal("A second person approves it first: {$why}. Ask for it.");
         }, $seen);
+    }
+
+    /**
+     * Takes a run back and posts what its rule gives now, both or neither.
+     *
+     * @return int the new run's number
+     *
+     * @throws Refusal when it cannot be taken back, or nothing is left to post, or it needs a second person
+     */
+    public function again(string $key, RunKind $kind, Account $control, int $runId): int
+    {
+        return (int) Once::for($key, function () use ($key, $kind, $control, $runId): int {
+            $asOf = Run::query()->where(['kind' => $kind->value, 'account_id' => $control->id])->find($runId)->as_of
+                ?? throw Refusal::notFound('There is no such run. Load the page again.');
+            $this->reverse->post("{$key}-back", $kind, $runId, 'run again, what it looked at has changed');
+
+            return $this->post("{$key}-again", $kind, $control, $asOf, '');
+        });
     }
 
     /**

@@ -116,6 +116,13 @@ final class RunsController
         return self::done($kind, 'The run is counted again.');
     }
 
+    public function again(Request $request, string $kind, int $run, ViewPoint $at, PostRun $post): RedirectResponse
+    {
+        $new = $post->again(FormKey::of($request, 'run-again'), self::kind($kind), $at->account, $run);
+
+        return self::done($kind, "Run {$run} is taken back, and run {$new} takes its place.");
+    }
+
     public function block(Request $request, string $kind, BlockCustomer $blocks): RedirectResponse
     {
         $number = $request->string('customer')->toString();

@@ -17,6 +17,12 @@
                         @else
                             @isset($outOfDate[$posted->id])
                                 <span class="tag ochre">out of date: {{ implode(', ', array_slice($outOfDate[$posted->id], 0, 5)) }} changed</span>
+                                @if (Auth::user()->role->mayWrite())
+                                    <form method="post" action="{{ route('run.again', [$kind->path(), $posted->id]) }}" class="my-1">@csrf
+                                        <input type="hidden" name="key" value="{{ $key }}-a{{ $posted->id }}">
+                                        <button class="button py-0.5!">Take back and run again</button>
+                                    </form>
+                                @endif
                             @endisset
                             @if (Auth::user()->role->mayWrite())
                                 <form method="post" action="{{ route('run.reverse', [$kind->path(), $posted->id]) }}" class="flex gap-2">@csrf
