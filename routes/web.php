@@ -55,6 +55,9 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/receipts/{item}.pdf', [BooksController::class, 'receiptPaper'])
         ->name('receipt.paper')
         ->whereNumber('item');
+    Route::get('/contra/runs/{run}/letters.pdf', [RunsController::class, 'letters'])
+        ->name('contra.letters')
+        ->whereNumber('run');
     Route::get('/bank', [BankController::class, 'index'])->name('bank');
     Route::get('/batches', [BatchesController::class, 'index'])->name('batches');
     Route::get('/batches/{batch}/register.pdf', [BatchesController::class, 'register'])
@@ -216,6 +219,9 @@ Route::middleware('auth')->group(function (): void {
             Route::post('/batches/{batch}/close', 'close')->name('batches.close')->whereNumber('batch');
             Route::post('/batches/{batch}/post', 'post')->name('batches.post')->whereNumber('batch');
         });
+        Route::post('/contra/runs/{run}/letters', [RunsController::class, 'sendLetters'])
+            ->name('contra.send')
+            ->whereNumber('run');
         Route::controller(RunsController::class)->whereIn('kind', ['contra', 'residues'])->group(function (): void {
             Route::post('/runs/{kind}', 'post')->name('run.post');
             Route::post('/runs/{kind}/ask', 'ask')->name('run.ask');

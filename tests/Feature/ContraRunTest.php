@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Actions\ExportJournals;
+use App\Queries\ContraLetter;
+use App\Queries\ContraLetters;
+use App\Queries\ReceiptDocumentLine;
 use Illuminate\Support\Facades\DB;
 
 /** Contra as a run: both sides at once, home to both ledgers, back as one. */
@@ -83,6 +86,48 @@ final class ContraRunTest extends BooksTestCase
         self::assertContains('CT20261031-C1-701-EUR-2', $documents, 'the accounting systems tell the two apart');
         self::assertSame($documents, array_unique($documents));
         $this->assertBooksHold();
+    }
+
+    /** IAS 32.42 asks for an enforceable right; the letter is the party's proof of what was set off (common practice). */
+    public function test_the_letter_lists_both_sides_and_what_remains(): void
+    {
+        $this->setOff();
+        $letters = app(ContraLetters::class)->ofRun(1);
+        $says = static fn (array $lines): array => array_map(
+            static fn (ReceiptDocumentLine $of): string => trim(
+                "{$of->document} {$of->amount->decimal()} ".implode(' ', array_map(
+                    static fn (ReceiptDocumentLine $other): string => "{$other->document} {$other->amount->decimal()}",
+                    $of->besides,
+                )),
+            ),
+            $lines,
+        );
+        self::assertSame(
+            [
+                [
+                    'CT20261031-C1-701-EUR', 'AG-1', ['I1 580.00 Credit note K1 120.00', 'I2 220.00'], ['B1 300.00', 'B2 500.00'],
+                    '230.00', '50.00',
+                ],
+                ['CT20261031-C3-702-GBP', 'AG-3', ['G1 100.00'], ['B4 100.00'], '100.00', '0.00'],
+            ],
+            array_map(static fn (ContraLetter $of): array => [
+                $of->contra->document, $of->agreement, $says($of->claims), $says($of->bills), $of->owed->decimal(), $of->owing->decimal(),
+            ], $letters),
+        );
+        $pdf = (string) $this->get('/contra/runs/1/letters.pdf')->assertOk()->getContent();
+        self::assertStringStartsWith('%PDF', $pdf);
+        $this->get('/contra')->assertSee('Send the letters');
+        $this->post('/contra/runs/1/letters', ['key' => 'l']);
+        self::assertStringContainsString('Nobody was written to', (string) json_encode(session('refusal')));
+        $this->import(['customers.csv' => "customer,name,currency,supplier,email\nC1,Uno,EUR,701,uno@example.invalid\n"]);
+        foreach ([1, 2] as $click) {
+            $this->post('/contra/runs/1/letters', ['key' => 'm']);
+            $said = (string) json_encode(session('done'));
+            self::assertStringContainsString('1 sent. Without an e-mail address in customers.csv: C3', $said);
+        }
+        self::assertSame(['Contra CT20261031-C1-701-EUR, 800.00 EUR'], DB::table('outbox')->pluck('subject')->all());
+        $this->post('/runs/contra/1/reverse', ['key' => 'r', 'reason' => 'withdrawn']);
+        $this->get('/contra/runs/1/letters.pdf')->assertStatus(422)->assertSee('nobody to write to');
     }
 
     /** The file's open amount is lessened by an own contra until the file brings it back, and after that not any more. */

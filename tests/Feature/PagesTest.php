@@ -209,6 +209,7 @@ final class PagesTest extends BooksTestCase
                 '/runs/residues/choose',
                 '/runs/residues/blocks',
                 '/runs/residues/blocks/1/lift',
+                '/contra/runs/1/letters',
                 '/runs/residues/1/again',
                 '/runs/residues/1/reverse',
                 '/proof/correct-all',

@@ -14,16 +14,20 @@ use App\Actions\ReverseRun;
 use App\Actions\Runs\BlockCustomer;
 use App\Actions\Runs\PostRun;
 use App\Actions\Runs\RunPlans;
+use App\Actions\Runs\SendContraLetters;
+use App\Http\Download;
 use App\Http\FormKey;
 use App\Http\ViewPoint;
 use App\Models\User;
 use App\Queries\Blocks;
+use App\Queries\ContraLetters;
 use App\Queries\RunDecisions;
 use App\Queries\Runs;
 use App\Queries\Settings;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\View\View;
+use Symfony\Component\HttpFoundation\Response;
 
 /** The closing runs that share one way of being looked at, approved, posted and taken back. */
 final class RunsController
@@ -121,6 +125,21 @@ final class RunsController
         $new = $post->again(FormKey::of($request, 'run-again'), self::kind($kind), $at->account, $run);
 
         return self::done($kind, "Run {$run} is taken back, and run {$new} takes its place.");
+    }
+
+    /** All letters of a run in one file. */
+    public function letters(int $run, ContraLetters $letters): Response
+    {
+        return Download::send($letters->pdf($letters->ofRun($run)), "contra-run-{$run}.pdf", 'application/pdf');
+    }
+
+    public function sendLetters(Request $request, int $run, SendContraLetters $send): RedirectResponse
+    {
+        $said = $send->post(FormKey::of($request, 'send-letters'), $run);
+
+        return redirect()
+            ->route('contra')
+            ->with('done', ['text' => $said, 'url' => route('outbox'), 'link' => 'Open the outbox']);
     }
 
     public function block(Request $request, string $kind, BlockCustomer $blocks): RedirectResponse

@@ -15,6 +15,17 @@
                         @if (isset($reversals[$posted->id]))
                             <span class="tag ochre">taken back: {{ $reversals[$posted->id]->reason }}</span>
                         @else
+                            @if ($kind === Ajuste\Core\Run\RunKind::Contra)
+                                <div class="flex flex-wrap gap-2 items-center my-1"><a class="button py-0.5!" hx-boost="false"
+                                        href="{{ route('contra.letters', $posted->id) }}">Letters, PDF</a>
+                                    @if (Auth::user()->role->mayWrite())
+                                        <form method="post" action="{{ route('contra.send', $posted->id) }}">@csrf
+                                            <input type="hidden" name="key" value="{{ $key }}-l{{ $posted->id }}">
+                                            <button class="button py-0.5!">Send the letters</button>
+                                        </form>
+                                    @endif
+                                </div>
+                            @endif
                             @isset($outOfDate[$posted->id])
                                 <span class="tag ochre">out of date: {{ implode(', ', array_slice($outOfDate[$posted->id], 0, 5)) }} changed</span>
                                 @if (Auth::user()->role->mayWrite())

@@ -1,0 +1,146 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Queries;
+
+use Ajuste\Core\Contra\Bill;
+use Ajuste\Core\Contra\Supplier;
+use Ajuste\Core\Exchange\Setting;
+use Ajuste\Core\Ledger\AccountRole;
+use Ajuste\Core\Money\Money;
+use Ajuste\Core\Refusal;
+use Ajuste\Core\Subledger\Kind;
+use Ajuste\Core\Subledger\OpenItem;
+use App\Support\Pdf;
+use Illuminate\Database\Query\Builder;
+use Illuminate\Support\Facades\DB;
+use stdClass;
+
+/** The letters to the parties of a contra (R7), with the figures at the end of its day. */
+final readonly class ContraLetters
+{
+    public function __construct(
+        private Settings $settings,
+        private Positions $positions,
+        private Customers $customers,
+        private SupplierBills $bills,
+    ) {}
+
+    /**
+     * @return list<ContraLetter> of a run's contras that stand, by customer
+     *
+     * @throws Refusal when none of it stands
+     */
+    public function ofRun(int $run): array
+    {
+        $rows = DB::table('supplier_contras as c')
+            ->join('items as i', static fn ($join) => $join->on('i.root_id', '=', 'c.item_id')->whereNull('i.superseded_at'))
+            ->join('vouchers as v', 'v.id', '=', 'i.voucher_id')
+            ->join('suppliers as s', 's.id', '=', 'c.supplier_id')
+            ->where(static fn (Builder $query) => $query
+                ->where('v.run_id', $run)
+                ->orWhereIn('v.settlement_id', DB::table('run_settlements')->where('run_id', $run)->select('settlement_id')))
+            ->whereNotExists(static fn (Builder $query) => $query->from('item_reversals as r')->whereColumn('r.item_id', 'c.item_id'))
+            ->orderBy('i.customer_id')
+            ->orderBy('c.item_id')
+            ->get(['c.item_id', 'c.supplier_id', 'c.agreement', 's.supplier', 's.name', 's.control_account_id']);
+        if ($rows->isEmpty()) {
+            throw Refusal::notFound('Nothing of this run stands, so there is nobody to write to.');
+        }
+
+        return array_values($rows->map($this->letter(...))->all());
+    }
+
+    /** @param  list<ContraLetter>  $letters */
+    public function pdf(array $letters): string
+    {
+        return Pdf::of('runs.letter', ['letters' => $letters, 'booksName' => $this->settings->text(Setting::BooksName)]);
+    }
+
+    private function letter(stdClass $row): ContraLetter
+    {
+        $contra = $this->positions->find($row->item_id);
+        $account = $contra->head->account;
+        $accounts = $this->settings->accounts();
+        $payables = $row->control_account_id === null
+            ? $accounts->withRole(AccountRole::PayablesControl)
+            : $accounts->withId($row->control_account_id);
+        $currency = $contra->amount->currency;
+        $open = array_filter(
+            $this->positions->openOf($account->controlAccountId, $account->customerId, $contra->date),
+            static fn (OpenItem $item): bool => $item->open->isIn($currency),
+        );
+        $bills = array_filter(
+            $this->bills->asOf($contra->date, [$row->supplier_id])[$row->supplier_id] ?? [],
+            static fn (Bill $bill): bool => $bill->open->isIn($currency) && $bill->date <= $contra->date,
+        );
+
+        $owing = static fn (Bill $bill): Money => $bill->isCredit ? $bill->open->negated() : $bill->open;
+
+        return new ContraLetter(
+            $contra,
+            $this->customers->find($account->customerId),
+            new Supplier($row->supplier_id, $row->supplier, $row->name, $payables),
+            $row->agreement,
+            $this->claims($contra),
+            $this->taken($contra),
+            Money::sum(array_map(static fn (OpenItem $item): Money => $item->side->signed($item->open), $open), $currency),
+            Money::sum(array_map($owing, $bills), $currency),
+        );
+    }
+
+    /** @return list<ReceiptDocumentLine> */
+    private function claims(OpenItem $contra): array
+    {
+        $line = static fn (stdClass $row, string $document): ReceiptDocumentLine => new ReceiptDocumentLine(
+            $document, $row->date, Money::ofMinor($row->amount, $contra->amount->currency),
+        );
+        $matches = $this->matches('debit')->where('m.credit_item_id', $contra->id)->get();
+        $besides = $this->matches('credit')
+            ->whereIn('m.settlement_id', $matches->pluck('settlement_id'))
+            ->where('m.credit_item_id', '<>', $contra->id)
+            ->get()
+            ->groupBy('debit_item_id');
+        $claims = [];
+        foreach ($matches as $row) {
+            $others = [];
+            foreach ($besides[$row->debit_item_id] ?? [] as $of) {
+                $others[] = $line($of, ucfirst(Kind::from($of->kind)->words())." {$of->document}");
+            }
+            $of = $line($row, $row->document);
+            $claims[] = new ReceiptDocumentLine($of->document, $of->day, $of->amount, $others);
+        }
+
+        return $claims;
+    }
+
+    /** @param  string  $side whose documents are named, debit or credit */
+    private function matches(string $side): Builder
+    {
+        return DB::table('matches as m')
+            ->join('items as d', 'd.root_id', '=', "m.{$side}_item_id")
+            ->whereNull('d.superseded_at')
+            ->where('m.amount', '>', 0)
+            ->whereNotExists(Matches::reversed(...))
+            ->orderBy('m.id')
+            ->select(['m.debit_item_id', 'm.settlement_id', 'm.amount', 'd.document', 'd.kind', 'd.date']);
+    }
+
+    /** @return list<ReceiptDocumentLine> */
+    private function taken(OpenItem $contra): array
+    {
+        return array_values(
+            DB::table('supplier_contra_bills as b')
+                ->join('supplier_items as s', 's.id', '=', 'b.supplier_item_id')
+                ->where('b.item_id', $contra->id)
+                ->orderBy('s.due_date')
+                ->orderBy('s.document')
+                ->get(['s.document', 's.date', 'b.amount'])
+                ->map(static fn (stdClass $row): ReceiptDocumentLine => new ReceiptDocumentLine(
+                    $row->document, $row->date, Money::ofMinor($row->amount, $contra->amount->currency),
+                ))
+                ->all(),
+        );
+    }
+}
