@@ -52,6 +52,7 @@ test('contra and residues, approved and taken back', async ({ page }) => {
     await test.step('the reviewer finds it on the desk, sees the same plan and approves', async () => {
         await tabTo(page.getByRole('button', { name: 'Sign out' }));
         await press('Enter');
+        await expect(page.getByLabel('Password')).toBeVisible();
         await signIn(page, 'reviewer');
         const asked = page.locator('.note', { hasText: 'asks for approval' });
         await tabTo(asked.getByRole('link'));
