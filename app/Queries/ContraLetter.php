@@ -14,8 +14,8 @@ final readonly class ContraLetter
 {
     /**
      * @param OpenItem $contra the customer's side of it
-     * @param list<ReceiptDocumentLine> $claims the customer's documents with what was set off, and what else took them down that day
-     * @param list<ReceiptDocumentLine> $bills the supplier's documents with what was set off
+     * @param list<PaperLine> $claims the customer's documents with what was set off, and what else took them down that day
+     * @param list<PaperLine> $bills the supplier's documents with what was set off
      * @param Money $owed what the customer still owes in the currency at the day's end, its credits taken off
      * @param Money $owing what is still owed to the supplier
      */

@@ -10,7 +10,6 @@ use Ajuste\Core\Exchange\Setting;
 use Ajuste\Core\Ledger\AccountRole;
 use Ajuste\Core\Money\Money;
 use Ajuste\Core\Refusal;
-use Ajuste\Core\Subledger\Kind;
 use Ajuste\Core\Subledger\OpenItem;
 use App\Support\Pdf;
 use Illuminate\Database\Query\Builder;
@@ -25,6 +24,7 @@ final readonly class ContraLetters
         private Positions $positions,
         private Customers $customers,
         private SupplierBills $bills,
+        private SettledDocuments $settled,
     ) {}
 
     /**
@@ -83,51 +83,14 @@ final readonly class ContraLetters
             $this->customers->find($account->customerId),
             new Supplier($row->supplier_id, $row->supplier, $row->name, $payables),
             $row->agreement,
-            $this->claims($contra),
+            $this->settled->by($contra, $contra->date),
             $this->taken($contra),
             Money::sum(array_map(static fn (OpenItem $item): Money => $item->side->signed($item->open), $open), $currency),
             Money::sum(array_map($owing, $bills), $currency),
         );
     }
 
-    /** @return list<ReceiptDocumentLine> */
-    private function claims(OpenItem $contra): array
-    {
-        $line = static fn (stdClass $row, string $document): ReceiptDocumentLine => new ReceiptDocumentLine(
-            $document, $row->date, Money::ofMinor($row->amount, $contra->amount->currency),
-        );
-        $matches = $this->matches('debit')->where('m.credit_item_id', $contra->id)->get();
-        $besides = $this->matches('credit')
-            ->whereIn('m.settlement_id', $matches->pluck('settlement_id'))
-            ->where('m.credit_item_id', '<>', $contra->id)
-            ->get()
-            ->groupBy('debit_item_id');
-        $claims = [];
-        foreach ($matches as $row) {
-            $others = [];
-            foreach ($besides[$row->debit_item_id] ?? [] as $of) {
-                $others[] = $line($of, ucfirst(Kind::from($of->kind)->words())." {$of->document}");
-            }
-            $of = $line($row, $row->document);
-            $claims[] = new ReceiptDocumentLine($of->document, $of->day, $of->amount, $others);
-        }
-
-        return $claims;
-    }
-
-    /** @param  string  $side whose documents are named, debit or credit */
-    private function matches(string $side): Builder
-    {
-        return DB::table('matches as m')
-            ->join('items as d', 'd.root_id', '=', "m.{$side}_item_id")
-            ->whereNull('d.superseded_at')
-            ->where('m.amount', '>', 0)
-            ->whereNotExists(Matches::reversed(...))
-            ->orderBy('m.id')
-            ->select(['m.debit_item_id', 'm.settlement_id', 'm.amount', 'd.document', 'd.kind', 'd.date']);
-    }
-
-    /** @return list<ReceiptDocumentLine> */
+    /** @return list<PaperLine> */
     private function taken(OpenItem $contra): array
     {
         return array_values(
@@ -137,7 +100,7 @@ final readonly class ContraLetters
                 ->orderBy('s.due_date')
                 ->orderBy('s.document')
                 ->get(['s.document', 's.date', 'b.amount'])
-                ->map(static fn (stdClass $row): ReceiptDocumentLine => new ReceiptDocumentLine(
+                ->map(static fn (stdClass $row): PaperLine => new PaperLine(
                     $row->document, $row->date, Money::ofMinor($row->amount, $contra->amount->currency),
                 ))
                 ->all(),

@@ -10,8 +10,8 @@ use Ajuste\Core\Subledger\OpenItem;
 final readonly class ReceiptDocument
 {
     /**
-     * @param list<ReceiptDocumentLine> $settled
-     * @param list<ReceiptDocumentLine> $open
+     * @param list<PaperLine> $settled
+     * @param list<PaperLine> $open
      */
     public function __construct(public OpenItem $item, public array $settled, public array $open, public string $asOf) {}
 }

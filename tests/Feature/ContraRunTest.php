@@ -7,7 +7,7 @@ namespace Tests\Feature;
 use App\Actions\ExportJournals;
 use App\Queries\ContraLetter;
 use App\Queries\ContraLetters;
-use App\Queries\ReceiptDocumentLine;
+use App\Queries\PaperLine;
 use Illuminate\Support\Facades\DB;
 
 /** Contra as a run: both sides at once, home to both ledgers, back as one. */
@@ -94,9 +94,9 @@ final class ContraRunTest extends BooksTestCase
         $this->setOff();
         $letters = app(ContraLetters::class)->ofRun(1);
         $says = static fn (array $lines): array => array_map(
-            static fn (ReceiptDocumentLine $of): string => trim(
+            static fn (PaperLine $of): string => trim(
                 "{$of->document} {$of->amount->decimal()} ".implode(' ', array_map(
-                    static fn (ReceiptDocumentLine $other): string => "{$other->document} {$other->amount->decimal()}",
+                    static fn (PaperLine $other): string => "{$other->document} {$other->amount->decimal()}",
                     $of->besides,
                 )),
             ),

@@ -16,20 +16,7 @@
             </tr>
         </thead>
         <tbody>
-            @foreach ($of->settled as $line)
-                <tr>
-                    <td>{{ $line->document }}</td>
-                    <td>{{ Say::day($line->day) }}</td>
-                    <td class="n">{{ $line->amount->grouped() }}</td>
-                </tr>
-                @foreach ($line->besides as $other)
-                    <tr class="soft">
-                        <td>and by {{ $other->document }}</td>
-                        <td>{{ Say::day($other->day) }}</td>
-                        <td class="n">({{ $other->amount->grouped() }})</td>
-                    </tr>
-                @endforeach
-            @endforeach
+            <x-paper-lines :lines="$of->settled" />
         </tbody>
         <tfoot>
             <tr>
@@ -47,17 +34,12 @@
             </tr>
         </thead>
         <tbody>
-            @forelse ($of->open as $line)
-                <tr>
-                    <td>{{ $line->document }}</td>
-                    <td>{{ Say::day($line->day) }}</td>
-                    <td class="n">{{ $line->amount->grouped() }}</td>
-                </tr>
-            @empty
+            <x-paper-lines :lines="$of->open" />
+            @if ($of->open === [])
                 <tr>
                     <td colspan="3">Nothing.</td>
                 </tr>
-            @endforelse
+            @endif
         </tbody>
     </table>
 </x-paper>

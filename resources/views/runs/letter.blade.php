@@ -19,20 +19,7 @@
                         </tr>
                     </thead>
                     <tbody>
-                        @foreach ($lines as $line)
-                            <tr>
-                                <td>{{ $line->document }}</td>
-                                <td>{{ Say::day($line->day) }}</td>
-                                <td class="n">{{ $line->amount->grouped() }}</td>
-                            </tr>
-                            @foreach ($line->besides as $other)
-                                <tr class="soft">
-                                    <td>and by your {{ $other->document }}</td>
-                                    <td>{{ Say::day($other->day) }}</td>
-                                    <td class="n">({{ $other->amount->grouped() }})</td>
-                                </tr>
-                            @endforeach
-                        @endforeach
+                        <x-paper-lines :lines="$lines" besides="and by your" />
                     </tbody>
                     <tfoot>
                         <tr>

@@ -1,0 +1,16 @@
+@use('App\Http\Say')
+@props(['lines', 'besides' => 'and by'])
+@foreach ($lines as $line)
+    <tr>
+        <td>{{ $line->document }}</td>
+        <td>{{ Say::day($line->day) }}</td>
+        <td class="n">{{ $line->amount->grouped() }}</td>
+    </tr>
+    @foreach ($line->besides as $other)
+        <tr class="soft">
+            <td>{{ $besides }} {{ $other->document }}</td>
+            <td>{{ Say::day($other->day) }}</td>
+            <td class="n">({{ $other->amount->grouped() }})</td>
+        </tr>
+    @endforeach
+@endforeach
