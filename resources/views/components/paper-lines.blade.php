@@ -1,5 +1,5 @@
 @use('App\Http\Say')
-@props(['lines', 'besides' => 'and by'])
+@props(['lines'])
 @foreach ($lines as $line)
     <tr>
         <td>{{ $line->document }}</td>
@@ -8,7 +8,7 @@
     </tr>
     @foreach ($line->besides as $other)
         <tr class="soft">
-            <td>{{ $besides }} {{ $other->document }}</td>
+            <td>and by {{ $other->document }}</td>
             <td>{{ Say::day($other->day) }}</td>
             <td class="n">({{ $other->amount->grouped() }})</td>
         </tr>

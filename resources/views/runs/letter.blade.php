@@ -19,7 +19,7 @@
                         </tr>
                     </thead>
                     <tbody>
-                        <x-paper-lines :lines="$lines" besides="and by your" />
+                        <x-paper-lines :lines="$lines" />
                     </tbody>
                     <tfoot>
                         <tr>
