@@ -219,6 +219,9 @@ Route::middleware('auth')->group(function (): void {
             Route::post('/batches/{batch}/close', 'close')->name('batches.close')->whereNumber('batch');
             Route::post('/batches/{batch}/post', 'post')->name('batches.post')->whereNumber('batch');
         });
+        Route::post('/contra/{item}/back', [RunsController::class, 'pairBack'])
+            ->name('contra.back')
+            ->whereNumber('item');
         Route::post('/contra/runs/{run}/letters', [RunsController::class, 'sendLetters'])
             ->name('contra.send')
             ->whereNumber('run');

@@ -227,9 +227,20 @@ final readonly class Standing
             ->whereNotIn('id', self::reversed())
             ->orderBy('id')
             ->get();
-        $standing = array_values($vouchers->map($this->voucher(...))->all());
+        $standing = array_values($vouchers->map(fn (Voucher $of): StandingVoucher => $this->standingItems($this->voucher($of)))->all());
 
         return new StandingRun($run->id, RunKind::from($run->kind), $standing, $this->chains($run->id, $standing));
+    }
+
+    /** Without the items that went back by themselves, and those that took them back: they are through. */
+    private function standingItems(StandingVoucher $voucher): StandingVoucher
+    {
+        $ids = array_map(static fn (StandingItem $of): int => $of->item->id, $voucher->items);
+        $gone = DB::table('item_reversals')->whereIn('item_id', $ids)->orWhereIn('by_item_id', $ids)->get(['item_id', 'by_item_id']);
+        $through = array_flip([...$gone->pluck('item_id')->all(), ...$gone->pluck('by_item_id')->all()]);
+        $items = array_filter($voucher->items, static fn (StandingItem $of): bool => ! isset($through[$of->item->id]));
+
+        return new StandingVoucher($voucher->id, $voucher->number, $voucher->voucher, array_values($items));
     }
 
     /**

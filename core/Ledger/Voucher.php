@@ -33,23 +33,7 @@ final readonly class Voucher
     /** The same accounts the other way round. */
     public function mirrored(string $date, string $text): self
     {
-        return new self(
-            $date,
-            $text,
-            array_map(
-                static fn (VoucherLine $line): VoucherLine => new VoucherLine(
-                    $line->account,
-                    $line->base->negated(),
-                    $line->description,
-                    $line->document,
-                    $line->customer,
-                    $line->original?->negated(),
-                    $line->reference,
-                    $line->source,
-                ),
-                $this->lines,
-            ),
-        );
+        return new self($date, $text, array_map(static fn (VoucherLine $line): VoucherLine => $line->reversed(), $this->lines));
     }
 
     /** Sum of the debits, equal to the sum of the credits. */

@@ -28,6 +28,21 @@ final readonly class VoucherLine
         public string $source = '',
     ) {}
 
+    /** The same on the other side. */
+    public function reversed(?string $description = null): self
+    {
+        return new self(
+            $this->account,
+            $this->base->negated(),
+            $description ?? $this->description,
+            $this->document,
+            $this->customer,
+            $this->original?->negated(),
+            $this->reference,
+            $this->source,
+        );
+    }
+
     public function debit(): ?Money
     {
         return $this->base->minor > 0 ? $this->base : null;

@@ -69,6 +69,18 @@ final class PlanBuilder
     }
 
     /**
+     * A voucher that belongs to a posted run, and goes back with it.
+     *
+     * @return int its place
+     */
+    public function voucherOfRun(Voucher $voucher, int $run): int
+    {
+        $this->vouchers[] = new PlannedVoucher($voucher, run: $run);
+
+        return count($this->vouchers) - 1;
+    }
+
+    /**
      * Takes a posted voucher back by its mirror.
      *
      * @return int its place

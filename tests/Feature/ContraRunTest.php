@@ -88,6 +88,33 @@ final class ContraRunTest extends BooksTestCase
         $this->assertBooksHold();
     }
 
+    public function test_one_pair_is_taken_out_of_the_run_and_the_rest_stays(): void
+    {
+        $this->setOff();
+        $contra = $this->itemId('CT20261031-C3-702-GBP');
+        $this->get("/documents/{$contra}")->assertSee('Take this pair out of its run');
+        $this->post("/contra/{$contra}/back", ['key' => 'n', 'reason' => ' ']);
+        self::assertSame(0, DB::table('item_reversals')->count());
+        foreach ([1, 2] as $click) {
+            $this->post("/contra/{$contra}/back", ['key' => 'b', 'reason' => 'the agreement was withdrawn'])->assertSessionHas('done');
+        }
+        self::assertSame([20_000, 0, 23_000], [$this->openOf('G1'), $this->openOf('K1'), $this->openOf('I2')]);
+        self::assertSame(['B4' => '100.00'], $this->bills());
+        self::assertSame('0.00', $this->report('proof')['difference']);
+        $balance = static fn (string $account): int => (int) DB::table('postings')
+            ->join('accounts', 'accounts.id', '=', 'account_id')->where('account', $account)->sum('base');
+        self::assertSame([80_000, 0], [$balance('2100'), $balance('4800')], 'the realised difference of the pair went back with it');
+        $this->post("/contra/{$contra}/back", ['key' => 'c', 'reason' => 'again']);
+        self::assertStringContainsString('taken back already', (string) json_encode(session('refusal')));
+        $this->post('/contra/'.$this->itemId('I1').'/back', ['key' => 'd', 'reason' => 'x']);
+        self::assertStringContainsString('is no contra of Ajuste', (string) json_encode(session('refusal')));
+        self::assertCount(1, app(ContraLetters::class)->ofRun(1));
+        $this->post('/runs/contra/1/reverse', ['key' => 'r', 'reason' => 'all of it'])->assertSessionHas('done');
+        self::assertSame([70_000, 12_000, 20_000], [$this->openOf('I1'), $this->openOf('K1'), $this->openOf('G1')]);
+        self::assertSame([0, 0, '0.00'], [$balance('2100'), $balance('4800'), $this->report('proof')['difference']]);
+        $this->assertBooksHold();
+    }
+
     /** IAS 32.42 asks for an enforceable right; the letter is the party's proof of what was set off (common practice). */
     public function test_the_letter_lists_both_sides_and_what_remains(): void
     {

@@ -210,6 +210,7 @@ final class PagesTest extends BooksTestCase
                 '/runs/residues/blocks',
                 '/runs/residues/blocks/1/lift',
                 '/contra/runs/1/letters',
+                '/contra/1/back',
                 '/runs/residues/1/again',
                 '/runs/residues/1/reverse',
                 '/proof/correct-all',

@@ -24,6 +24,7 @@ use App\Actions\ReverseRun;
 use App\Actions\ReverseSettlement;
 use App\Actions\Runs\PostRun;
 use App\Actions\Runs\RunPlans;
+use App\Actions\Runs\TakePairBack;
 use App\Actions\SettleItems;
 use App\Queries\ProofLines;
 use App\Queries\Reports;
@@ -150,7 +151,7 @@ final class RandomWorkTest extends BooksTestCase
 
     private function something(): void
     {
-        match (mt_rand(0, 19)) {
+        match (mt_rand(0, 20)) {
             0, 1, 2, 3 => $this->placeALine(),
             4, 5 => $this->matchSome(),
             6 => $this->credit(),
@@ -162,6 +163,7 @@ final class RandomWorkTest extends BooksTestCase
             ),
             7 => $this->payBack(),
             17, 18 => $this->runSome(mt_rand(0, 1) === 0 ? RunKind::Contra : RunKind::Residues),
+            20 => app(TakePairBack::class)->post($this->key(), $this->one('contra'), 'x'),
             19 => $this->takeARunBack($this->pick(DB::table('runs')->orderBy('id')->pluck('id')->all())),
             8, 16 => $this->settle(),
             9 => app(ReverseSettlement::class)->post(

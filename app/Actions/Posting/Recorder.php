@@ -86,7 +86,7 @@ final readonly class Recorder
             'number' => $number,
             'date' => $planned->voucher->date,
             'text' => $planned->voucher->text,
-            'run_id' => $reversed !== null ? $reversed->run_id : ($settlement === null ? $keys->run : null),
+            'run_id' => $planned->run ?? ($reversed !== null ? $reversed->run_id : ($settlement === null ? $keys->run : null)),
             'settlement_id' => $reversed !== null ? $reversed->settlement_id : $settlement,
             'reverses_id' => $planned->mirrors === null ? $planned->reverses : $keys->vouchers[$planned->mirrors]->id,
             'who' => $this->actor->who,

@@ -15,6 +15,7 @@ use App\Actions\Runs\BlockCustomer;
 use App\Actions\Runs\PostRun;
 use App\Actions\Runs\RunPlans;
 use App\Actions\Runs\SendContraLetters;
+use App\Actions\Runs\TakePairBack;
 use App\Http\Download;
 use App\Http\FormKey;
 use App\Http\ViewPoint;
@@ -131,6 +132,15 @@ final class RunsController
     public function letters(int $run, ContraLetters $letters): Response
     {
         return Download::send($letters->pdf($letters->ofRun($run)), "contra-run-{$run}.pdf", 'application/pdf');
+    }
+
+    public function pairBack(Request $request, int $item, TakePairBack $back): RedirectResponse
+    {
+        $back->post(FormKey::of($request, 'pair-back'), $item, $request->string('reason')->toString());
+
+        return redirect()
+            ->route('document', $item)
+            ->with('done', ['text' => 'The pair is taken back; the rest of the run stays.', 'url' => route('contra'), 'link' => 'Contra']);
     }
 
     public function sendLetters(Request $request, int $run, SendContraLetters $send): RedirectResponse

@@ -42,3 +42,10 @@
     <p class="mt-3"><a href="{{ route('document.reverse', $item->root_id) }}"
             data-hotkey="x">{{ $isReceipt ? 'It came back, is another customer’s, or was a mistake' : 'Take it back' }} <kbd>X</kbd></a></p>
 @endif
+@if ($writes && $item->kind === 'contra' && $item->voucher_id !== null && !$reversal)
+    <form method="post" action="{{ route('contra.back', $item->root_id) }}" class="flex flex-wrap gap-3 items-end mt-3">@csrf
+        <input type="hidden" name="key" value="{{ $key }}-pair">
+        <label class="grid">Reason <input type="text" name="reason" required class="w-60" data-hotkey="b"></label>
+        <button class="button py-0.5!">Take this pair out of its run <kbd>B</kbd></button>
+    </form>
+@endif
