@@ -88,6 +88,15 @@ final class ContraRunTest extends BooksTestCase
         $this->assertBooksHold();
     }
 
+    public function test_the_suppliers_items_stand_beside_their_control_account(): void
+    {
+        $this->get('/contra')->assertSee('open items 967.20 EUR')->assertSee('no file has brought lines of 2100');
+        $this->import(['ledger.csv' => self::ledger(['P1,2026-09-30,2100,s,,900.00,,'])]);
+        $this->get('/contra')->assertSee('says 900.00')->assertSee('−67.20 apart');
+        $this->setOff();
+        $this->get('/contra')->assertSee('open items 50.00 EUR')->assertSee('−67.20 apart');
+    }
+
     public function test_one_pair_is_taken_out_of_the_run_and_the_rest_stays(): void
     {
         $this->setOff();

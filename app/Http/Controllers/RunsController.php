@@ -22,6 +22,7 @@ use App\Http\ViewPoint;
 use App\Models\User;
 use App\Queries\Blocks;
 use App\Queries\ContraLetters;
+use App\Queries\Payables;
 use App\Queries\RunDecisions;
 use App\Queries\Runs;
 use App\Queries\Settings;
@@ -42,6 +43,7 @@ final class RunsController
         RunDecisions $decisions,
         Runs $runs,
         Blocks $blocks,
+        Payables $payables,
     ): View {
         $of = self::kind($kind);
         $run = $plans->of($of, $at->account, $at->asOf);
@@ -64,6 +66,7 @@ final class RunsController
             'runs' => $runs->latest($of, $at->account->id),
             'reversals' => $runs->reversals(),
             'blocks' => $blocks->standing($of),
+            'payables' => $of === RunKind::Contra ? $payables->figures($at->asOf) : [],
             'outOfDate' => $runs->outOfDate($of, $at->account->id),
             'base' => $settings->base(),
             'key' => bin2hex(random_bytes(16)),

@@ -4,6 +4,17 @@
         <h1>Contra as of {{ Say::day($run->asOf()) }}</h1>
         <p class="lead">{{ Say::count(count($run->lines()), 'item') }} can be set off, {{ $run->total()->grouped() }} {{ $base->code }}:
             {{ $run->policy() }}.</p>
+        @foreach ($payables as $of)
+            <p class="soft">Suppliers' open items {{ $of->suppliers->grouped() }} {{ $base->code }};
+                @if ($of->difference() === null)
+                    no file has brought lines of {{ $of->account->number }}, so nothing can be said of the ledger.
+                @elseif ($of->difference()->isZero())
+                    {{ $of->account->title() }} says the same.
+                @else
+                    {{ $of->account->title() }} says {{ $of->ledger->grouped() }}, <b>{{ $of->difference()->grouped() }} apart</b>.
+                @endif
+            </p>
+        @endforeach
         @include('runs.lines', ['taken' => 'Set off', 'leftOut' => 'What stays, and why'])
     </div>
     <aside class="pane worktop" id="worktop" aria-label="What posting would write">
