@@ -51,6 +51,7 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/receipts', [ReceiptsController::class, 'index'])
         ->name('receipts')
         ->middleware('reads-session-only');
+    Route::get('/receipts/payers', [ReceiptsController::class, 'payers'])->name('receipts.payers');
     Route::get('/receipts/placed', [ReceiptsController::class, 'placed'])->name('receipts.placed');
     Route::get('/receipts/{item}.pdf', [BooksController::class, 'receiptPaper'])
         ->name('receipt.paper')

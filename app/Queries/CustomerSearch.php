@@ -7,12 +7,19 @@ namespace App\Queries;
 use Ajuste\Core\Refusal;
 use App\Models\Customer;
 use App\Support\PlainText;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 
-/** Finds a customer by number, name, trading name, bank account, or the number of one of its documents. */
+/** Finds a customer by number, name, trading name, bank account, or the number of one of its documents; both numbers in part too. */
 final class CustomerSearch
 {
     private const MOST = 12;
+
+    /** Enough to choose from a list, and not to mean somebody. */
+    private const PARTS = ['part of the number', 'beginning of a document'];
+
+    /** So much of a document's number says whose it may be. */
+    private const DOCUMENT_FROM = 4;
 
     /** @return list<CustomerHit> the surest first */
     public function hits(string $asked): array
@@ -21,7 +28,6 @@ final class CustomerSearch
         if ($asked === '') {
             return [];
         }
-        $like = PlainText::within($asked);
         $account = strtoupper((string) preg_replace('/[^A-Za-z0-9]/', '', $asked));
         $found = [
             'number' => Customer::query()->where('customer', $asked)->get(),
@@ -35,16 +41,18 @@ final class CustomerSearch
                 ->whereIn('id', DB::table('items')->where('document', $asked)->whereNull('superseded_at')->select('customer_id'))
                 ->limit(self::MOST)
                 ->get(),
-            'name' => Customer::query()
-                ->whereRaw("plain_text(name) LIKE ? ESCAPE '\\'", [$like])
-                ->orderBy('name')
-                ->limit(self::MOST)
-                ->get(),
-            'trading name' => Customer::query()
-                ->whereRaw("plain_text(trading_name) LIKE ? ESCAPE '\\'", [$like])
-                ->orderBy('name')
-                ->limit(self::MOST)
-                ->get(),
+            'name' => self::within('name', $asked),
+            'trading name' => self::within('trading_name', $asked),
+            self::PARTS[0] => self::within('customer', $asked),
+            self::PARTS[1] => mb_strlen($asked) < self::DOCUMENT_FROM
+                ? collect()
+                : Customer::query()
+                    ->whereIn('id', DB::table('items')
+                        ->whereBetween('document', [$asked, "{$asked}\u{10FFFF}"])
+                        ->whereNull('superseded_at')
+                        ->limit(self::MOST)
+                        ->select('customer_id'))
+                    ->get(),
         ];
         $hits = [];
         foreach ($found as $by => $customers) {
@@ -56,10 +64,23 @@ final class CustomerSearch
         return array_slice(array_values($hits), 0, self::MOST);
     }
 
+    /** @return Collection<int, Customer> with the text somewhere in a column, without accents */
+    private static function within(string $column, string $asked): Collection
+    {
+        return Customer::query()
+            ->whereRaw("plain_text({$column}) LIKE ? ESCAPE '\\'", [PlainText::within($asked)])
+            ->orderBy($column)
+            ->limit(self::MOST)
+            ->get();
+    }
+
     /** @throws Refusal when nobody, or more than one, is meant */
     public function one(string $asked): CustomerHit
     {
-        $hits = $this->hits((string) preg_replace('/ · .*$/u', '', $asked));
+        $hits = array_values(array_filter(
+            $this->hits((string) preg_replace('/ · .*$/u', '', $asked)),
+            static fn (CustomerHit $hit): bool => ! in_array($hit->by, self::PARTS, true),
+        ));
         $first =
             $hits[0] ??
             throw new Refusal(

@@ -94,6 +94,7 @@ test('a day of receipts by keyboard: statement, sure ones, three hard ones, a ba
         await expect(page.locator('#worktop h2.title')).toHaveText('Whose money is it?');
         await press('b');
         await page.keyboard.type('al Cardencha');
+        await expect(page.locator('#payer-hits a')).toHaveText(/Hostal Cardencha, by\s+name/);
         await press('Enter');
         await expect(page.locator('#worktop h2.title')).toHaveText('Hostal Cardencha');
         await expect(page.locator('#remainder')).toHaveText('0.00');

@@ -12,6 +12,8 @@ use App\Actions\Receipts\PlaceElsewhere;
 use App\Actions\Receipts\PlaceReceipt;
 use App\Actions\SettleItems;
 use App\Files\SourceFiles;
+use App\Queries\CustomerHit;
+use App\Queries\CustomerSearch;
 use App\Queries\LineGuess;
 use App\Queries\ReceiptWorklist;
 use App\Queries\Settings;
@@ -100,6 +102,11 @@ final class DemoTest extends BooksTestCase
         self::assertSame($proof['difference'], $after['difference']);
         // Matching changes no balance but for the exchange that it realises, which the ledger gets too.
         self::assertSame($after['own_vouchers'], number_format((float) $after['customers'] - (float) $proof['customers'], 2, '.', ''));
+
+        // Whose document it is shows before its number is typed to the end.
+        $document = (string) DB::table('items')->where('kind', 'invoice')->value('document');
+        $hits = app(CustomerSearch::class)->hits(substr($document, 0, -1));
+        self::assertContains('beginning of a document', array_map(static fn (CustomerHit $hit): string => $hit->by, $hits));
 
         // Credit balances: the sum presented is what is unapplied and cannot be matched.
         $plan = $this->report('credit-balances');

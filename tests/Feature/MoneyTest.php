@@ -7,6 +7,7 @@ namespace Tests\Feature;
 use Ajuste\Core\Calendar\Period;
 use Ajuste\Core\Exchange\Bank\OrderAnswer;
 use Ajuste\Core\Money\Currency;
+use Ajuste\Core\Refusal;
 use Ajuste\Core\Settlement\AccountShare;
 use Ajuste\Core\Settlement\CreditNoteUse;
 use Ajuste\Core\Settlement\FeeBearer;
@@ -25,6 +26,7 @@ use App\Actions\Receipts\SetAsideRules;
 use App\Actions\ReverseDocument;
 use App\Actions\SettleItems;
 use App\Queries\Batches;
+use App\Queries\CustomerSearch;
 use App\Queries\LineGuess;
 use App\Queries\ReceiptWorklist;
 use App\Queries\Settings;
@@ -474,6 +476,16 @@ final class MoneyTest extends BooksTestCase
         DB::table('customers')->where('customer', 'C2')->update(['name' => 'Panadería Peñón']);
         $this->get('/search?q=panaderia+penon')->assertRedirect(route('customer', $this->customerId('C2')));
         $this->get('/customers/options?who=penon')->assertOk()->assertSee('Peñón');
+        DB::table('customers')->where('customer', 'C2')->update(['customer' => 'C2-4471']);
+        $this->get('/receipts/payers?payer=447')->assertOk()->assertSee('by')->assertSee('part of the number');
+        foreach (['447' => 'No customer has', 'C2-4471' => ''] as $asked => $refusal) {
+            try {
+                self::assertSame('C2-4471', app(CustomerSearch::class)->one((string) $asked)->customer);
+            } catch (Refusal $refused) {
+                self::assertStringContainsString($refusal === '' ? 'never' : $refusal, $refused->getMessage());
+            }
+        }
+        DB::table('customers')->where('customer', 'C2-4471')->update(['customer' => 'C2']);
         $this->get('/search?q=Almadraba')->assertRedirect(route('customer', $this->customerId('C1')));
         $this->get('/search?q=caja')->assertRedirect(route('receipts', ['line' => $this->lineId('interest Q3')]));
         $this->place('order 7', 'C1', new ReceiptRequest(0, 0, rest: RestPlace::Unapplied));

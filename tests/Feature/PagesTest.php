@@ -121,6 +121,15 @@ final class PagesTest extends BooksTestCase
         }
     }
 
+    public function test_who_is_found_while_one_types_is_a_part_of_a_page(): void
+    {
+        $this->get('/receipts/payers?line=1&payer=c')->assertRedirect('/sign-in');
+        $this->actingAs($this->person('reader'));
+        $hits = $this->get('/receipts/payers?line=7&payer=C4')->assertOk();
+        $hits->assertSee('by number')->assertSee('line=7&customer=')->assertDontSee('<html');
+        $this->get('/receipts/payers?line=7&payer=')->assertOk()->assertDontSee('customer=');
+    }
+
     public function test_exports_hold_no_formula(): void
     {
         DB::table('customers')

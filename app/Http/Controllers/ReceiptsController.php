@@ -60,6 +60,16 @@ final class ReceiptsController
         return $this->page($request, $request->integer('line'));
     }
 
+    /** Who is found by what is typed so far. */
+    public function payers(Request $request): View
+    {
+        return view('receipts.payer-hits', [
+            'hits' => $this->search->hits($request->string('payer')->toString()),
+            'here' => array_filter(['line' => $request->integer('line'), 'kind' => $request->string('kind')->toString()]),
+            'payer' => null,
+        ]);
+    }
+
     /** What a payer wrote, pasted beside the receipt, ticks what it names. */
     public function paste(Request $request, int $line): string
     {

@@ -5,17 +5,14 @@
                 {{ $other->why }}</a>
         @endif
     @endforeach
-    @foreach ($hits as $hit)
-        @if ($hit->id !== $payer?->id)
-            <a class="tag" href="{{ route('receipts', [...$here, 'customer' => $hit->id]) }}">{{ $hit->customer }} {{ $hit->name }}, by
-                {{ $hit->by }}</a>
-        @endif
-    @endforeach
+    @include('receipts.payer-hits')
     <form action="{{ route('receipts') }}" class="flex gap-2 items-center">
         <input type="hidden" name="line" value="{{ $line->id }}">
+        <input type="hidden" name="kind" value="{{ $kind }}">
         <label for="payer" class="visually-hidden">Another payer</label>
         <input id="payer" type="search" name="payer" data-hotkey="b" value="{{ $asked }}" placeholder="payer: number, name, account or document"
-            class="w-72"><kbd aria-hidden="true">B</kbd>
+            class="w-72" hx-get="{{ route('receipts.payers') }}" hx-trigger="input changed delay:200ms" hx-target="#payer-hits" hx-swap="outerHTML"
+            hx-include="closest form" hx-push-url="false" autocomplete="off"><kbd aria-hidden="true">B</kbd>
         <button class="visually-hidden">Find the payer</button>
     </form>
 </div>
