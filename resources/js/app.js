@@ -15,6 +15,17 @@ htmx.config.responseHandling = [
     { code: '...', swap: true },
 ];
 
+// What answers a page that is gone meanwhile is dropped. The answer's own events no longer reach the document, so its target listens.
+document.addEventListener('htmx:beforeRequest', ({ detail }) => {
+    detail.target.addEventListener(
+        'htmx:beforeSwap',
+        (answer) => {
+            answer.detail.shouldSwap &&= detail.target.isConnected;
+        },
+        { once: true },
+    );
+});
+
 Alpine.data('grid', grid);
 Alpine.start();
 document.addEventListener('DOMContentLoaded', () => listenForKeys(htmx));
