@@ -153,3 +153,22 @@ test('tables: sort, filter, choose with click, Ctrl and Shift, sum, copy as tab-
     await page.keyboard.press('a');
     expect(Number((await page.locator('.table-foot').textContent()).match(/(\d+) chosen/)[1])).toBeLessThan(41);
 });
+
+test('an answer that comes when its page is gone is dropped', async ({ page }) => {
+    const problems = watch(page);
+    await signIn(page);
+    await page.route('**/rehearse', async (route) => {
+        const response = await route.fetch();
+        await new Promise((late) => setTimeout(late, 1_000));
+        await route.fulfill({ response });
+    });
+    const answered = page.waitForResponse('**/rehearse');
+    await page.goto('/receipts');
+    await page.locator('table[data-list] tbody tr', { hasText: 'our ref 5518' }).getByRole('link').click();
+    await expect(page.locator('#worktop #rehearsal')).toBeAttached();
+    await page.keyboard.press('5');
+    await expect(page.getByRole('heading', { level: 1 })).toContainText('Contra as of');
+    await answered;
+    await page.waitForTimeout(300);
+    expect(problems).toEqual([]);
+});

@@ -1,25 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { ajuste, grouped, proofLine, signIn, watch } from './helpers.js';
 
-test('an answer that comes when its page is gone is dropped', async ({ page }) => {
-    const problems = watch(page);
-    await signIn(page);
-    await page.route('**/rehearse', async (route) => {
-        const response = await route.fetch();
-        await new Promise((late) => setTimeout(late, 1_000));
-        await route.fulfill({ response });
-    });
-    const answered = page.waitForResponse('**/rehearse');
-    await page.goto('/receipts');
-    await page.locator('table[data-list] tbody tr', { hasText: 'our ref 5518' }).getByRole('link').click();
-    await expect(page.locator('#worktop #rehearsal')).toBeAttached();
-    await page.keyboard.press('5');
-    await expect(page.getByRole('heading', { level: 1 })).toContainText('Contra as of');
-    await answered;
-    await page.waitForTimeout(300);
-    expect(problems).toEqual([]);
-});
-
 /** Keyboard only: no click in this story. Tab and typing where a form is filled. */
 test('a day of receipts by keyboard: statement, sure ones, three hard ones, a batch of cheques', async ({ page }) => {
     test.setTimeout(240_000);
