@@ -5,9 +5,7 @@ declare(strict_types=1);
 namespace App\Queries;
 
 use Ajuste\Core\Contra\Bill;
-use Ajuste\Core\Contra\Supplier;
 use Ajuste\Core\Exchange\Setting;
-use Ajuste\Core\Ledger\AccountRole;
 use Ajuste\Core\Money\Money;
 use Ajuste\Core\Refusal;
 use Ajuste\Core\Subledger\OpenItem;
@@ -44,12 +42,15 @@ final readonly class ContraLetters
             ->whereNotExists(static fn (Builder $query) => $query->from('item_reversals as r')->whereColumn('r.item_id', 'c.item_id'))
             ->orderBy('i.customer_id')
             ->orderBy('c.item_id')
-            ->get(['c.item_id', 'c.supplier_id', 'c.agreement', 's.supplier', 's.name', 's.control_account_id']);
+            ->get(['c.item_id', 'c.supplier_id', 'c.agreement', 's.supplier']);
         if ($rows->isEmpty()) {
             throw Refusal::notFound('Nothing of this run stands, so there is nobody to write to.');
         }
 
-        return array_values($rows->map($this->letter(...))->all());
+        $day = $this->positions->find($rows->firstOrFail()->item_id)->date;
+        $bills = $this->bills->asOf($day, array_values($rows->pluck('supplier_id')->unique()->map(intval(...))->all()));
+
+        return array_values($rows->map(fn (stdClass $row): ContraLetter => $this->letter($row, $bills[$row->supplier_id] ?? []))->all());
     }
 
     /** @param  list<ContraLetter>  $letters */
@@ -58,21 +59,18 @@ final readonly class ContraLetters
         return Pdf::of('runs.letter', ['letters' => $letters, 'booksName' => $this->settings->text(Setting::BooksName)]);
     }
 
-    private function letter(stdClass $row): ContraLetter
+    /** @param  list<Bill>  $bills  of the supplier, at the end of the run's day */
+    private function letter(stdClass $row, array $bills): ContraLetter
     {
         $contra = $this->positions->find($row->item_id);
         $account = $contra->head->account;
-        $accounts = $this->settings->accounts();
-        $payables = $row->control_account_id === null
-            ? $accounts->withRole(AccountRole::PayablesControl)
-            : $accounts->withId($row->control_account_id);
         $currency = $contra->amount->currency;
         $open = array_filter(
             $this->positions->openOf($account->controlAccountId, $account->customerId, $contra->date),
             static fn (OpenItem $item): bool => $item->open->isIn($currency),
         );
         $bills = array_filter(
-            $this->bills->asOf($contra->date, [$row->supplier_id])[$row->supplier_id] ?? [],
+            $bills,
             static fn (Bill $bill): bool => $bill->open->isIn($currency) && $bill->date <= $contra->date,
         );
 
@@ -81,7 +79,7 @@ final readonly class ContraLetters
         return new ContraLetter(
             $contra,
             $this->customers->find($account->customerId),
-            new Supplier($row->supplier_id, $row->supplier, $row->name, $payables),
+            $row->supplier,
             $row->agreement,
             $this->settled->by($contra, $contra->date),
             $this->taken($contra),

@@ -28,10 +28,12 @@ final readonly class SupplierBills
     public function asOf(string $day, array $supplierIds): array
     {
         $wanted = array_flip($supplierIds);
-        $rows = array_filter(DB::table('supplier_items')->orderBy('id')->get()->all(), static fn (stdClass $row): bool => isset(
-            $wanted[$row->supplier_id],
-        ));
         $fileDay = (string) DB::table('supplier_items')->max('date');
+        // What is settled matters for an earlier day only.
+        $all = DB::table('supplier_items')
+            ->when($fileDay <= $day, static fn (Builder $query) => $query->where('open', '<>', 0))
+            ->orderBy('id');
+        $rows = array_filter($all->get()->all(), static fn (stdClass $row): bool => isset($wanted[$row->supplier_id]));
         $since = $fileDay > $day ? self::paid($rows) : [];
         $contras = $this->contras($day);
         $bills = [];

@@ -27,6 +27,7 @@ final readonly class SendContraLetters
             $ids = array_map(static fn ($letter): int => $letter->customer->id, $letters);
             $emails = DB::table('customers')->whereIn('id', $ids)->where('email', '<>', '')->pluck('email', 'id');
             $without = [];
+            $sent = 0;
             foreach ($letters as $letter) {
                 $customer = $letter->customer;
                 if (! isset($emails[$customer->id])) {
@@ -44,8 +45,8 @@ final readonly class SendContraLetters
                     $this->letters->pdf([$letter]),
                     "contra-{$letter->contra->document}.pdf",
                 );
+                $sent++;
             }
-            $sent = count($letters) - count($without);
             $missing = $without === [] ? '' : ' Without an e-mail address in customers.csv: '.implode(', ', $without).'; print theirs.';
 
             return $sent > 0 ? "{$sent} sent.{$missing}" : throw new Refusal("Nobody was written to.{$missing}");

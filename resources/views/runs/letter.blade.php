@@ -6,7 +6,7 @@
             <div class="soft">{{ $booksName }}</div>
             <h1>Contra {{ $letter->contra->document }}</h1>
             <p>{{ $letter->customer->name }}<br><span class="soft">customer {{ $letter->customer->number }}, supplier
-                    {{ $letter->supplier->number }}</span></p>
+                    {{ $letter->supplier }}</span></p>
             <p>Under our agreement {{ $letter->agreement }} we have set off {{ $letter->contra->amount->grouped() }} {{ $code }} on
                 {{ Say::day($letter->contra->date) }}: what you owed us against what we owed you.</p>
             @foreach ([['You owed us', $letter->claims], ['We owed you', $letter->bills]] as [$title, $lines])
