@@ -47,6 +47,7 @@ final readonly class ResidueCandidates
     public function of(Account $control, string $asOf): Generator
     {
         $some = [];
+        $blocked = $this->blocks->of(RunKind::Residues);
         foreach ($this->positions->open($control->id, $asOf) as [$customer, $item]) {
             // Of which nothing is settled fails two tests at least: all of the original is open too.
             if (in_array($item->kind, [Kind::WriteOff, Kind::WriteBack], true) || $item->open->equals($item->amount)) {
@@ -54,23 +55,23 @@ final readonly class ResidueCandidates
             }
             $some[] = [$customer, $item];
             if (count($some) === self::CHUNK) {
-                yield from $this->candidates($some, $asOf);
+                yield from $this->candidates($some, $asOf, $blocked);
                 $some = [];
             }
         }
-        yield from $this->candidates($some, $asOf);
+        yield from $this->candidates($some, $asOf, $blocked);
     }
 
     /**
      * @param list<array{Customer, OpenItem}> $some
+     * @param array<int, string> $blocked reason by customer
      * @return Generator<int, ResidueCandidate>
      */
-    private function candidates(array $some, string $asOf): Generator
+    private function candidates(array $some, string $asOf, array $blocked): Generator
     {
         $items = array_column($some, 1);
         $matched = $this->lastMatches(array_map(static fn (OpenItem $item): int => $item->id, $items), $asOf);
         $contested = $this->contested->of($items, $asOf);
-        $blocked = $this->blocks->of(RunKind::Residues);
         $relief = $this->settings->isOn(Setting::TaxReliefWriteOffs);
         $taxed = $relief ? $this->lines->taxed($items) : [];
         foreach ($some as [$customer, $item]) {

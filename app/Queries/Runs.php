@@ -13,6 +13,9 @@ use stdClass;
 /** Runs that were posted, and whether they stand. */
 final class Runs
 {
+    /** So many runs are shown, and looked at for what has changed since. */
+    private const LATEST = 20;
+
     /** @return list<Run> the latest first */
     public function latest(RunKind $kind, int $accountId): array
     {
@@ -20,7 +23,7 @@ final class Runs
             Run::query()
                 ->where(['kind' => $kind->value, 'account_id' => $accountId])
                 ->orderByDesc('id')
-                ->limit(20)
+                ->limit(self::LATEST)
                 ->get()
                 ->all(),
         );
@@ -53,10 +56,16 @@ final class Runs
      */
     public function outOfDate(RunKind $kind, int $accountId): array
     {
+        $latest = DB::table('runs')
+            ->where(['kind' => $kind->value, 'account_id' => $accountId])
+            ->orderByDesc('id')
+            ->limit(self::LATEST)
+            ->select('id');
         $changed = DB::table('runs as r')
             ->join('run_lines as l', 'l.run_id', '=', 'r.id')
             ->join('items as i', static fn ($join) => $join->on('i.root_id', '=', 'l.item_id')->whereNull('i.superseded_at'))
             ->where(['r.kind' => $kind->value, 'r.account_id' => $accountId])
+            ->whereIn('r.id', $latest)
             ->whereNotIn('r.id', DB::table('run_reversals')->select('run_id'))
             ->where(static fn ($query) => $query
                 ->whereColumn('i.recorded_at', '>', 'r.recorded_at')
