@@ -7,12 +7,12 @@ namespace App\Queries;
 use Ajuste\Core\Exchange\Setting;
 use Ajuste\Core\Ledger\Account;
 use Ajuste\Core\Money\Money;
+use Ajuste\Core\Residue\Eligibility;
 use Ajuste\Core\Residue\ResidueCandidate;
 use Ajuste\Core\Residue\ResiduePolicy;
 use Ajuste\Core\Run\RunKind;
 use Ajuste\Core\Settlement\TaxRelief;
 use Ajuste\Core\Subledger\Customer;
-use Ajuste\Core\Subledger\Kind;
 use Ajuste\Core\Subledger\OpenItem;
 use Generator;
 use Illuminate\Support\Facades\DB;
@@ -48,9 +48,9 @@ final readonly class ResidueCandidates
     {
         $some = [];
         $blocked = $this->blocks->of(RunKind::Residues);
+        $policy = $this->policy();
         foreach ($this->positions->open($control->id, $asOf) as [$customer, $item]) {
-            // Of which nothing is settled fails two tests at least: all of the original is open too.
-            if (in_array($item->kind, [Kind::WriteOff, Kind::WriteBack], true) || $item->open->equals($item->amount)) {
+            if (! Eligibility::mayComeNear($item, $policy)) {
                 continue;
             }
             $some[] = [$customer, $item];

@@ -5,12 +5,25 @@ declare(strict_types=1);
 namespace Ajuste\Core\Residue;
 
 use Ajuste\Core\Calendar\Day;
+use Ajuste\Core\Subledger\Kind;
+use Ajuste\Core\Subledger\OpenItem;
 use Brick\Math\BigRational;
 use Brick\Math\RoundingMode;
 
 /** The tests that an item has to pass to be a residue (R8). */
 final class Eligibility
 {
+    /**
+     * Whether an item is worth a look: what is open in full fails two tests where the policy asks for less than the whole original, and
+     * what a run wrote off is no residue itself.
+     */
+    public static function mayComeNear(OpenItem $item, ResiduePolicy $policy): bool
+    {
+        $allowsWhole = BigRational::of($policy->percent)->isGreaterThanOrEqualTo(100);
+
+        return ! in_array($item->kind, [Kind::WriteOff, Kind::WriteBack], true) && ($allowsWhole || ! $item->open->equals($item->amount));
+    }
+
     /**
      * What it fails, in words and by how much; none: it is eligible.
      *

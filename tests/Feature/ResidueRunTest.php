@@ -105,6 +105,16 @@ final class ResidueRunTest extends BooksTestCase
         $this->assertBooksHold();
     }
 
+    public function test_where_the_whole_original_is_allowed_what_nobody_paid_is_a_near_miss(): void
+    {
+        $small = ['items.csv' => self::items(['I9,invoice,C1,2026-08-01,2026-09-01,EUR,2.00,2.00,,,E9,'])];
+        $this->import([...$small, 'ledger.csv' => self::ledger(['E9,2026-08-01,1100,s,2.00,,I9,'])]);
+        $left = fn (): array => array_column((array) $this->report('residues')['left_out'], 'why', 'document');
+        self::assertArrayNotHasKey('I9', $left());
+        $this->import(['settings.csv' => "name,value\nresidue_percent,100\n"]);
+        self::assertSame('nothing of it is settled', $left()['I9'] ?? '');
+    }
+
     public function test_a_blocked_customer_stays_out_until_it_is_let_in_again(): void
     {
         $before = $this->report('residues');
