@@ -49,7 +49,12 @@ final readonly class PresentCreditBalances
     {
         $policy = CreditBalancePolicy::from($this->settings->text(Setting::CreditBalances));
         [$standings, $others] = $this->standings($account, $asOf, $policy);
-        $rule = new CreditBalances($this->settings->accounts(), $this->settings->locked(), $this->settings->base());
+        $rule = new CreditBalances(
+            $this->settings->accounts(),
+            $this->settings->locked(),
+            $this->settings->base(),
+            $this->settings->calendar(),
+        );
 
         return $rule->plan($account, $asOf, $standings, $policy, $this->settings->money(Setting::CreditBalanceLimit), $others);
     }

@@ -41,6 +41,33 @@ final class Contested
         return $found;
     }
 
+    /**
+     * What of each item is contested at the day's end.
+     *
+     * @param ?list<int> $customerIds null: all
+     * @return array<int, int> minor units of the item's currency, by item id
+     */
+    public function amounts(int $accountId, string $asOf, ?string $knownAt, ?array $customerIds): array
+    {
+        $known = static fn ($query, string $at) => $query->when($knownAt !== null, static fn ($of) => $of->where($at, '<=', $knownAt));
+        $ended = static fn ($query) => $known(
+            $query->from('contested_ends as e')->whereColumn('e.contested_id', 'c.id')->where('e.date', '<=', $asOf),
+            'e.recorded_at',
+        );
+
+        return $known(DB::table('contested as c'), 'c.recorded_at')
+            ->join('items as i', 'i.id', '=', 'c.item_id')
+            ->where('i.control_account_id', $accountId)
+            ->where('c.date', '<=', $asOf)
+            ->when($customerIds !== null, static fn ($query) => $query->whereIn('i.customer_id', $customerIds ?? []))
+            ->whereNotExists($ended)
+            ->groupBy('c.item_id')
+            ->selectRaw('c.item_id, SUM(c.amount) AS contested')
+            ->pluck('contested', 'item_id')
+            ->map(static fn ($sum): int => (int) $sum)
+            ->all();
+    }
+
     private static function amount(stdClass $row): ContestedAmount
     {
         return new ContestedAmount(

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Queries;
 
-use Ajuste\Core\Aging\AgedItem;
 use Ajuste\Core\Money\Currency;
 use Ajuste\Core\Money\Money;
 use Ajuste\Core\Presentation\Standing;
@@ -35,27 +34,6 @@ final readonly class Positions
         p.matched, p.moved, p.last_moved_on, i.reference, i.terms, i.control_account_id, i.recorded_at, i.source_item_id';
 
     public function __construct(private Settings $settings, private Timelines $timelines) {}
-
-    /**
-     * Items that carry something at the day's end, for the aged list. An exchange difference comes with the dates of its source.
-     *
-     * @param ?list<int> $customerIds null: all
-     * @return Generator<int, AgedItem>
-     */
-    public function forAging(int $accountId, string $asOf, ?string $knownAt = null, ?array $customerIds = null): Generator
-    {
-        foreach ($this->standing($accountId, $asOf, $knownAt, $customerIds) as $row) {
-            yield $row->item_id => new AgedItem(
-                $row->customer,
-                $row->name,
-                $row->currency,
-                $row->carried(),
-                Side::from($row->source_side ?? $row->side),
-                $row->source_date ?? $row->date,
-                $row->source_due_date ?? $row->due_date,
-            );
-        }
-    }
 
     /**
      * @param ?list<int> $customerIds null: all
@@ -222,7 +200,7 @@ final readonly class Positions
      * @param ?list<int> $customerIds null: all
      * @return Generator<int, OpenRow>
      */
-    private function standing(int $accountId, string $asOf, ?string $knownAt, ?array $customerIds): Generator
+    public function standing(int $accountId, string $asOf, ?string $knownAt, ?array $customerIds): Generator
     {
         $waiting = [];
         foreach ($this->rows($accountId, $asOf, $knownAt, $customerIds) as $row) {

@@ -9,6 +9,7 @@ use Ajuste\Core\Aging\AgedRow;
 use Ajuste\Core\Aging\Credits;
 use Ajuste\Core\Calendar\AgeBuckets;
 use Ajuste\Core\Calendar\AgedBasis;
+use Ajuste\Core\Calendar\ContestedIn;
 use Ajuste\Core\Exchange\Setting;
 use Ajuste\Core\Ledger\Account;
 use Ajuste\Core\Proof\CauseLine;
@@ -22,7 +23,7 @@ use Illuminate\Support\Facades\DB;
 /** The reports that page and command line share. */
 final readonly class Reports
 {
-    public function __construct(private Settings $settings, private Positions $positions, private StandingProof $standing) {}
+    public function __construct(private Settings $settings, private AgedItems $items, private StandingProof $standing) {}
 
     public function proof(Account $account, string $asOf, ?string $knownAt = null): Proof
     {
@@ -67,7 +68,7 @@ final readonly class Reports
     ): AgedList {
         [$columns, $policy] = [$this->buckets($basis, $buckets), $this->credits($credits)];
         if ($knownAt !== null) {
-            return AgedList::of($asOf, $columns, $policy, $this->positions->forAging($account->id, $asOf, $knownAt));
+            return AgedList::of($asOf, $columns, $policy, $this->items->of($account->id, $asOf, $knownAt));
         }
         $kept = new CustomerValues(
             implode(' ', ['aged', $account->id, $asOf, $columns->basis->value, implode(',', $columns->labels), $policy->value]),
@@ -91,7 +92,7 @@ final readonly class Reports
      */
     private function agedRows(Account $account, string $asOf, AgeBuckets $buckets, Credits $credits, ?array $only): Generator
     {
-        $items = $only === [] ? [] : $this->positions->forAging($account->id, $asOf, null, $only);
+        $items = $only === [] ? [] : $this->items->of($account->id, $asOf, null, $only);
         $rows = [];
         foreach (AgedList::of($asOf, $buckets, $credits, $items)->rows as $row) {
             $rows[$row->customer][] = [$row->customer, $row->name, $row->currency, $row->amounts, $row->unapplied];
@@ -111,7 +112,7 @@ final readonly class Reports
             $asOf,
             $this->buckets(null, null),
             $this->credits(null),
-            $this->positions->forAging($account->id, $asOf, $knownAt, [$customerId]),
+            $this->items->of($account->id, $asOf, $knownAt, [$customerId]),
         );
     }
 
@@ -122,7 +123,9 @@ final readonly class Reports
         $agedBy =
             AgedBasis::tryFrom($basis) ?? throw new Refusal("“{$basis}” is not a basis of the aged list; due or document is expected.");
 
-        return AgeBuckets::parse($buckets ?? $this->settings->text(Setting::Buckets), $agedBy);
+        $edges = $buckets ?? $this->settings->text(Setting::Buckets);
+
+        return AgeBuckets::parse($edges, $agedBy, ContestedIn::from($this->settings->text(Setting::AgedContested)));
     }
 
     /** @throws Refusal */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Queries;
 
+use Ajuste\Core\Calendar\Calendar;
 use Ajuste\Core\Calendar\LockedDays;
 use Ajuste\Core\Calendar\Period;
 use Ajuste\Core\Exchange\Setting;
@@ -16,6 +17,7 @@ use Ajuste\Core\Money\Money;
 use Ajuste\Core\Run\RunKind;
 use App\Models\Account as AccountModel;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /** The policies of the books as they stand, their accounts and their locked days. Read once for each request. */
 final class Settings
@@ -26,6 +28,8 @@ final class Settings
     private ?ChartOfAccounts $chart = null;
 
     private ?Period $period = null;
+
+    private ?Calendar $calendar = null;
 
     public function text(Setting $setting): string
     {
@@ -92,14 +96,28 @@ final class Settings
     /** The period that is being closed: the one that is set, else the month of the last posting or item. */
     public function period(): Period
     {
-        return $this->period ??= $this->text(Setting::Period) !== '' ? Period::of($this->text(Setting::Period)) : $this->lastMonth();
+        $named = $this->text(Setting::Period);
+
+        return $this->period ??= $named !== '' ? $this->calendar()->named($named) : $this->lastOne();
     }
 
-    private function lastMonth(): Period
+    public function calendar(): Calendar
+    {
+        return $this->calendar ??= new Calendar(
+            array_values(
+                DB::table('calendar_periods')
+                    ->get()
+                    ->map(static fn (stdClass $row): Period => Period::between($row->name, $row->first, $row->last))
+                    ->all(),
+            ),
+        );
+    }
+
+    private function lastOne(): Period
     {
         $last = max((string) DB::table('postings')->max('date'), (string) DB::table('items')->max('date'));
 
-        return Period::containing($last !== '' ? $last : date('Y-m-d'));
+        return $this->calendar()->containing($last !== '' ? $last : date('Y-m-d'));
     }
 
     public function locked(): LockedDays
@@ -163,5 +181,6 @@ final class Settings
         $this->values = null;
         $this->chart = null;
         $this->period = null;
+        $this->calendar = null;
     }
 }

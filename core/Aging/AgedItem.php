@@ -12,6 +12,7 @@ final readonly class AgedItem
     /**
      * @param int $base what it still carries, minor units of base currency; a debit above zero, a credit below
      * @param Side $standing the side of the item, or of the item that it corrects
+     * @param int $contested the part of it that the customer disputes, signed as it
      */
     public function __construct(
         public string $customer,
@@ -21,14 +22,6 @@ final readonly class AgedItem
         public Side $standing,
         public string $date,
         public string $dueDate,
+        public int $contested = 0,
     ) {}
-
-    /**
-     * @param list<AgedItem> $items
-     * @return int minor units of base currency, debit-positive
-     */
-    public static function sum(array $items): int
-    {
-        return array_sum(array_map(static fn (self $item): int => $item->base, $items));
-    }
 }

@@ -51,16 +51,18 @@ final readonly class AgedList
         foreach ($items as $item) {
             $key = $item->customer."\0".$item->currency;
             $found[$key] ??= [$item, $nothing, 0];
-            if ($empty->isUnapplied($item)) {
-                $found[$key][2] += $item->base;
-            } else {
-                $found[$key][1] = self::added($found[$key][1], $empty->column($item), $item->base);
+            foreach ($empty->parts($item) as $part) {
+                if ($part->column === null) {
+                    $found[$key][2] += $part->base;
+                } else {
+                    $found[$key][1] = self::added($found[$key][1], $part->column, $part->base);
+                }
             }
         }
         $rows = [];
         foreach ($found as [$first, $amounts, $credit]) {
             if ($credits === Credits::OldestFirst) {
-                [$amounts, $credit] = self::setOff($amounts, $credit);
+                [$amounts, $credit] = self::setOff($amounts, $credit, $buckets->contestedColumn());
             }
             $rows[] = new AgedRow($first->customer, $first->name, $first->currency, $amounts, $credit);
         }
@@ -74,10 +76,30 @@ final readonly class AgedList
         return $control->minus(Money::ofMinor($this->totals->total, $control->currency));
     }
 
-    /** The column's label for one item, `unapplied` for a credit that has no age column. */
-    public function columnName(AgedItem $item): string
+    /**
+     * The columns in which an item stands: one, or two where a part of it is contested and that has its own.
+     *
+     * @return non-empty-list<AgedPart>
+     */
+    public function parts(AgedItem $item): array
     {
-        return $this->isUnapplied($item) ? 'unapplied' : $this->buckets->labels[$this->column($item)];
+        if ($this->isUnapplied($item)) {
+            return [new AgedPart(null, $item->base)];
+        }
+        $own = $this->column($item);
+        $apart = $this->buckets->contestedColumn();
+        if ($apart === null || $item->contested === 0) {
+            return [new AgedPart($own, $item->base)];
+        }
+        $contested = new AgedPart($apart, $item->contested);
+
+        return $item->contested === $item->base ? [$contested] : [new AgedPart($own, $item->base - $item->contested), $contested];
+    }
+
+    /** The column's label, `unapplied` for credits that have no age column. */
+    public function label(AgedPart $part): string
+    {
+        return $part->column === null ? 'unapplied' : $this->buckets->labels[$part->column];
     }
 
     private function isUnapplied(AgedItem $item): bool
@@ -105,16 +127,16 @@ final readonly class AgedList
     }
 
     /**
-     * Credits set against the oldest columns first; what no debit took stays in the column of credits.
+     * Credits set against the oldest columns first, never against what is contested; what no debit took stays in the column of credits.
      *
      * @param non-empty-list<int> $amounts
      * @return array{non-empty-list<int>, int}
      */
-    private static function setOff(array $amounts, int $credit): array
+    private static function setOff(array $amounts, int $credit, ?int $contested): array
     {
         $left = [];
-        foreach (array_reverse($amounts) as $amount) {
-            $taken = max(0, min($amount, -$credit));
+        foreach (array_reverse($amounts, true) as $column => $amount) {
+            $taken = $column === $contested ? 0 : max(0, min($amount, -$credit));
             $left[] = $amount - $taken;
             $credit += $taken;
         }

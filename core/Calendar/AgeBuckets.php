@@ -8,7 +8,8 @@ use Ajuste\Core\Refusal;
 
 /**
  * The columns of the aged list. By due date 0 days late or less is `not_due`, then 1–30, 31–60, 61–90, over 90; by document
- * date there is no `not_due` and the first column is 0–30. Common practice; the edges are a policy.
+ * date there is no `not_due` and the first column is 0–30. Common practice; the edges are a policy. What is contested may have a column
+ * of its own, the last.
  */
 final readonly class AgeBuckets
 {
@@ -16,8 +17,11 @@ final readonly class AgeBuckets
     public array $labels;
 
     /** @param  non-empty-list<int>  $edges last day of each column, ascending */
-    public function __construct(public array $edges, public AgedBasis $basis)
-    {
+    public function __construct(
+        public array $edges,
+        public AgedBasis $basis,
+        public ContestedIn $contested = ContestedIn::Bucket,
+    ) {
         $labels = $basis === AgedBasis::DueDate ? ['not_due'] : [];
         $from = $basis === AgedBasis::DueDate ? 1 : 0;
         foreach ($edges as $edge) {
@@ -25,6 +29,9 @@ final readonly class AgeBuckets
             $from = $edge + 1;
         }
         $labels[] = 'over_'.$edges[count($edges) - 1];
+        if ($contested === ContestedIn::Column) {
+            $labels[] = 'contested';
+        }
         $this->labels = $labels;
     }
 
@@ -33,7 +40,7 @@ final readonly class AgeBuckets
      *
      * @throws Refusal when the edges are not whole days in ascending order
      */
-    public static function parse(string $text, AgedBasis $basis): self
+    public static function parse(string $text, AgedBasis $basis, ContestedIn $contested = ContestedIn::Bucket): self
     {
         $edges = array_map(trim(...), explode(',', $text));
         $last = 0;
@@ -44,7 +51,19 @@ final readonly class AgeBuckets
             $last = (int) $edge;
         }
 
-        return new self(array_map(intval(...), $edges), $basis);
+        return new self(array_map(intval(...), $edges), $basis, $contested);
+    }
+
+    /** Whether a text can be the label of a column, of these edges or others. */
+    public static function isLabel(string $text): bool
+    {
+        return preg_match('/^(not_due|contested|\d{1,4}-\d{1,4}|over_\d{1,4})$/D', $text) === 1;
+    }
+
+    /** The column of what is contested, null where it stands by age. */
+    public function contestedColumn(): ?int
+    {
+        return $this->contested === ContestedIn::Column ? count($this->labels) - 1 : null;
     }
 
     /** The column (0 is the first) for an item so many days late. */

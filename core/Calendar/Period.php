@@ -6,7 +6,7 @@ namespace Ajuste\Core\Calendar;
 
 use Ajuste\Core\Refusal;
 
-/** One month that is closed as a whole. */
+/** One month, or one period of an own calendar, that is closed as a whole. */
 final readonly class Period
 {
     private function __construct(public string $name, public string $first, public string $last) {}
@@ -25,18 +25,37 @@ final readonly class Period
         return new self($name, $name.'-01', Day::lastOfMonth($name.'-01'));
     }
 
+    /**
+     * A period of an own calendar.
+     *
+     * @param string $name year and number, `2026-10`
+     *
+     * @throws Refusal when the name is none, or it ends before it begins
+     */
+    public static function between(string $name, string $first, string $last): self
+    {
+        if (! self::isName($name) || Day::of($last) < Day::of($first)) {
+            throw new Refusal("“{$name}”, {$first} to {$last}, is not a period; year and number are expected, such as 2026-10, and a ".
+                'first day on or before the last.');
+        }
+
+        return new self($name, $first, $last);
+    }
+
+    /** Whether it can be the name of a period: of a month, or of one of up to 99 in an own calendar's year. */
+    public static function isName(string $name): bool
+    {
+        return preg_match('/^\d{4}-(?!00)\d\d$/D', $name) === 1;
+    }
+
     public static function containing(string $day): self
     {
         return self::of(substr(Day::of($day), 0, 7));
     }
 
-    public function next(): self
+    /** Day one of the next period. */
+    public function dayAfter(): string
     {
-        return self::containing(Day::plus($this->last, 1));
-    }
-
-    public function previous(): self
-    {
-        return self::containing(Day::plus($this->first, -1));
+        return Day::plus($this->last, 1);
     }
 }

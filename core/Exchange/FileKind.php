@@ -12,16 +12,21 @@ use Ajuste\Core\Subledger\Kind;
 /** The files of the house format, in the order in which they are taken in. */
 enum FileKind: string
 {
+    case Calendar = 'calendar';
     case Settings = 'settings';
     case Accounts = 'accounts';
     case Suppliers = 'suppliers';
     case Customers = 'customers';
     case Agreements = 'agreements';
     case Rates = 'rates';
+    case AllowanceRates = 'allowance_rates';
     case Items = 'items';
+    case Instalments = 'instalments';
     case ItemLines = 'item_lines';
+    case SpecificAllowances = 'specific_allowances';
     case Matches = 'matches';
     case SupplierItems = 'supplier_items';
+    case SupplierMatches = 'supplier_matches';
     case Ledger = 'ledger';
     case BankLines = 'bank_lines';
 
@@ -49,18 +54,32 @@ enum FileKind: string
     public function key(): array
     {
         return match ($this) {
+            self::Calendar => ['period'],
             self::Settings => ['name'],
             self::Accounts => ['account'],
             self::Customers => ['customer'],
             self::Suppliers => ['supplier'],
             self::Agreements => ['customer', 'supplier', 'reference', 'currency'],
             self::Rates => ['date', 'currency'],
+            self::AllowanceRates => ['group', 'bucket'],
             self::Items => ['document', 'kind', 'customer'],
+            self::Instalments => ['document', 'due_date'],
+            self::SpecificAllowances => ['customer', 'document'],
+            self::SupplierMatches => ['date', 'bill', 'credit_document'],
             self::ItemLines => ['document', 'line'],
             self::Matches => ['date', 'debit_document', 'credit_document'],
             self::SupplierItems => ['document', 'kind', 'supplier'],
             self::Ledger => ['entry', 'account'],
             self::BankLines => ['date', 'text', 'reference'],
+        };
+    }
+
+    /** Whether it is known by its name alone: its columns stand in lists of other kinds too. */
+    public function isNamedOnly(): bool
+    {
+        return match ($this) {
+            self::Calendar, self::AllowanceRates, self::Instalments, self::SpecificAllowances, self::SupplierMatches => true,
+            default => false,
         };
     }
 
@@ -95,6 +114,7 @@ enum FileKind: string
     private function define(): array
     {
         return match ($this) {
+            self::Calendar => [self::text('period'), self::date('from'), self::date('to')],
             self::Settings => self::settings(),
             self::Accounts => self::accounts(),
             self::Customers => self::customers(),
@@ -107,6 +127,10 @@ enum FileKind: string
             self::BankLines => self::bankLines(),
             self::Rates => self::rates(),
             self::Agreements => self::agreements(),
+            self::AllowanceRates => self::allowanceRates(),
+            self::Instalments => [self::text('document'), self::date('due_date'), self::amount('amount')],
+            self::SpecificAllowances => self::specificAllowances(),
+            self::SupplierMatches => [self::date('date'), self::text('bill'), self::text('credit_document'), self::amount('amount')],
         };
     }
 
@@ -146,6 +170,9 @@ enum FileKind: string
             self::optional('tax_id'),
             self::optional('country'),
             self::optional('credit_limit', FieldType::Amount),
+            self::optionalChoice('related', ['yes', 'no']),
+            self::optional('region'),
+            self::optional('salesperson'),
         ];
     }
 
@@ -264,6 +291,30 @@ enum FileKind: string
             self::currency(),
             new Field('rate', FieldType::Number),
             self::optionalChoice('quoted', array_column(Quote::cases(), 'value')),
+        ];
+    }
+
+    /** @return list<Field> */
+    private static function allowanceRates(): array
+    {
+        return [
+            new Field('group', mayBeBlank: true),
+            self::text('bucket'),
+            new Field('rate', FieldType::Number),
+            self::optional('source'),
+        ];
+    }
+
+    /** @return list<Field> */
+    private static function specificAllowances(): array
+    {
+        return [
+            self::text('customer'),
+            self::optional('document'),
+            self::optional('amount', FieldType::Amount),
+            self::optional('percent', FieldType::Number),
+            self::text('reason'),
+            self::optional('review', FieldType::Date),
         ];
     }
 

@@ -119,7 +119,7 @@ final class MappingGuess
     {
         $best = null;
         $bestScore = 0.0;
-        foreach ($kind !== null ? [$kind] : FileKind::cases() as $candidate) {
+        foreach ($kind !== null ? [$kind] : self::guessed() as $candidate) {
             foreach (array_slice($head, 0, 15) as $line => $cells) {
                 $columns = self::columns($candidate, $cells);
                 $required = array_filter($candidate->fields(), static fn (Field $field): bool => $field->required);
@@ -148,6 +148,12 @@ final class MappingGuess
         $rows = array_slice($head, $line + 1);
 
         return new Mapping($found, $line + 1, $columns, self::dates($found, $columns, $rows), self::decimalMark($found, $columns, $rows));
+    }
+
+    /** @return list<FileKind> */
+    private static function guessed(): array
+    {
+        return array_values(array_filter(FileKind::cases(), static fn (FileKind $kind): bool => ! $kind->isNamedOnly()));
     }
 
     /**

@@ -5,8 +5,11 @@ declare(strict_types=1);
 namespace Ajuste\Core\Exchange;
 
 use Ajuste\Core\Aging\Credits;
+use Ajuste\Core\Allowance\ContestedPolicy;
+use Ajuste\Core\Allowance\CreditsPolicy;
 use Ajuste\Core\Calendar\AgeBuckets;
 use Ajuste\Core\Calendar\AgedBasis;
+use Ajuste\Core\Calendar\ContestedIn;
 use Ajuste\Core\Calendar\Period;
 use Ajuste\Core\DirectDebit\DirectDebits;
 use Ajuste\Core\Exchange\Bank\CreditorIdentifier;
@@ -41,6 +44,9 @@ enum Setting: string
     case Buckets = 'buckets';
     case AgedBasis = 'aged_basis';
     case AgedCredits = 'aged_credits';
+    case AgedContested = 'aged_contested';
+    case AllowanceContested = 'allowance_contested';
+    case AllowanceCredits = 'allowance_credits';
     case ApprovalLimit = 'approval_limit';
     case OwnBank = 'own_bank';
     case ResidueCapCustomer = 'residue_cap_customer';
@@ -77,6 +83,9 @@ enum Setting: string
             self::Buckets => '30,60,90',
             self::AgedBasis => 'due',
             self::AgedCredits => 'separate',
+            self::AgedContested => ContestedIn::Bucket->value,
+            self::AllowanceContested => ContestedPolicy::In->value,
+            self::AllowanceCredits => CreditsPolicy::Net->value,
             self::ApprovalLimit => '100.00',
         };
     }
@@ -118,6 +127,9 @@ enum Setting: string
             self::CreditBalances => self::oneOf($value, array_column(CreditBalancePolicy::cases(), 'value')),
             self::AgedBasis => self::oneOf($value, ['due', 'document']),
             self::AgedCredits => self::oneOf($value, array_column(Credits::cases(), 'value')),
+            self::AgedContested => self::oneOf($value, array_column(ContestedIn::cases(), 'value')),
+            self::AllowanceContested => self::oneOf($value, array_column(ContestedPolicy::cases(), 'value')),
+            self::AllowanceCredits => self::oneOf($value, array_column(CreditsPolicy::cases(), 'value')),
             self::PairingWindowDays, self::CombinationItems, self::DiscountGraceDays, self::ResidueDays, self::RateDays,
             self::DebitNoticeDays => preg_match('/^\d{1,4}$/D', $value) === 1 ? null : 'a whole number is expected',
             self::ResidueCapCustomer, self::ResidueCapRun => $value === '' ? null : self::number($value),

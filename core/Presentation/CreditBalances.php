@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Ajuste\Core\Presentation;
 
+use Ajuste\Core\Calendar\Calendar;
 use Ajuste\Core\Calendar\Day;
 use Ajuste\Core\Calendar\LockedDays;
-use Ajuste\Core\Calendar\Period;
 use Ajuste\Core\Ledger\Account;
 use Ajuste\Core\Ledger\AccountRole;
 use Ajuste\Core\Ledger\ChartOfAccounts;
@@ -22,7 +22,12 @@ use Ajuste\Core\Refusal;
  */
 final readonly class CreditBalances
 {
-    public function __construct(private ChartOfAccounts $accounts, private LockedDays $locked, private Currency $base) {}
+    public function __construct(
+        private ChartOfAccounts $accounts,
+        private LockedDays $locked,
+        private Currency $base,
+        private Calendar $calendar = new Calendar,
+    ) {}
 
     /**
      * @param iterable<Standing> $standings every item of the control account that carries something as of the day; customers of whom
@@ -105,7 +110,7 @@ final readonly class CreditBalances
     private function mirror(string $asOf, Money $total, Account $control): ?Voucher
     {
         return $this->voucher($asOf, $total, $control)?->mirrored(
-            Day::plus(Period::containing($asOf)->last, 1),
+            $this->calendar->containing($asOf)->dayAfter(),
             "Credit balances of {$control->number}, taken back on day one",
         );
     }

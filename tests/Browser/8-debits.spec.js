@@ -133,13 +133,12 @@ test('direct debits, and the weeks of the bank after them', async ({ page }) => 
                     await press('Escape');
                     const isCredit = (await page.locator('[data-hotkey="c"]').count()) > 0;
                     await press(isCredit ? 'c' : 'u');
-                    if (isCredit) {
-                        await page.keyboard.type('6100');
-                        for (let field = 0; field < 3; field++) {
-                            await press('Tab');
-                        }
-                    }
                     await page.keyboard.type('looked into apart');
+                    if (isCredit) {
+                        await press('Tab');
+                        await page.keyboard.type('6100');
+                        await press('Tab');
+                    }
                     await press('Enter');
                 }
                 await page.waitForLoadState('networkidle');

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use Ajuste\Core\Calendar\Period;
 use Ajuste\Core\Ledger\Account;
 use Ajuste\Core\Money\Currency;
 use Ajuste\Core\Money\Money;
@@ -212,7 +211,7 @@ abstract class BooksTestCase extends TestCase
 
     protected function lock(string $period): void
     {
-        app(LockPeriod::class)->post(Period::of($period));
+        app(LockPeriod::class)->post(app(Settings::class)->calendar()->named($period));
         app(Settings::class)->forget();
     }
 

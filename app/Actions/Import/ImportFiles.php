@@ -264,9 +264,13 @@ final class ImportFiles
     private function importer(FileKind $kind, FileReport $report, Books $books): Importer
     {
         return match ($kind) {
+            FileKind::Calendar => new CalendarImporter($books, $report, $report->fileId),
+            FileKind::AllowanceRates, FileKind::SpecificAllowances => new AllowanceImporter($books, $report, $report->fileId),
             FileKind::Items => new ItemsImporter($books, $report, $report->fileId),
+            FileKind::Instalments => new InstalmentsImporter($books, $report, $report->fileId),
             FileKind::Matches => new MatchesImporter($books, $report, $report->fileId),
             FileKind::SupplierItems => new SupplierItemsImporter($books, $report, $report->fileId),
+            FileKind::SupplierMatches => new SupplierMatchesImporter($books, $report, $report->fileId),
             FileKind::Ledger => new LedgerImporter($books, $report, $report->fileId),
             FileKind::BankLines => new BankLinesImporter($books, $report, $report->fileId),
             default => new ListImporter($books, $report, $report->fileId),

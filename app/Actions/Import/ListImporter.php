@@ -40,7 +40,9 @@ final class ListImporter extends Importer
         if ($setting === null || ($for !== null && ! $setting->isSaidFor($for))) {
             throw new RowFault('name', $row['name'], 'one of '.implode(', ', array_column(Setting::cases(), 'value')).' is expected');
         }
-        $setting->check($row['value']);
+        if ($setting !== Setting::Period || ! $this->isOwnPeriod($row['value'])) {
+            $setting->check($row['value']);
+        }
         $stands = $this->books->rows('SELECT value FROM settings WHERE name = ? ORDER BY id DESC LIMIT 1', [$row['name']]);
         if (($stands[0][0] ?? null) === $row['value']) {
             return Outcome::Same;
@@ -64,6 +66,12 @@ final class ListImporter extends Importer
         $this->books->settingsChanged();
 
         return $stands === [] ? Outcome::New : $this->changed($row['name']);
+    }
+
+    /** Own calendars may have more periods than a year has months. */
+    private function isOwnPeriod(string $name): bool
+    {
+        return $this->books->rows('SELECT 1 FROM calendar_periods WHERE name = ?', [$name]) !== [];
     }
 
     /** @param  array<string, string>  $row */
@@ -137,6 +145,7 @@ final class ListImporter extends Importer
                 'credit_limit' => $row['credit_limit'] === ''
                     ? null
                     : $this->books->notNegative('credit_limit', $row['credit_limit'], $currency),
+                ...$this->said($row, ['related', 'region', 'salesperson']),
             ],
             $id,
         );
@@ -157,6 +166,25 @@ final class ListImporter extends Importer
         $this->books->customerControl[$row['customer']] = $control;
 
         return $outcome;
+    }
+
+    /**
+     * What a file without these columns leaves as it stands.
+     *
+     * @param array<string, string> $row
+     * @param list<string> $fields
+     * @return array<string, int|string>
+     */
+    private function said(array $row, array $fields): array
+    {
+        $said = [];
+        foreach ($fields as $field) {
+            if (isset($this->report->mapping?->columns[$field])) {
+                $said[$field] = $field === 'related' ? (int) ($row[$field] === 'yes') : $row[$field];
+            }
+        }
+
+        return $said;
     }
 
     /** @param  array<string, string>  $row */

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Actions\Proof;
 
-use Ajuste\Core\Calendar\Period;
 use Ajuste\Core\Ledger\Account;
 use Ajuste\Core\Refusal;
 use App\Actions\Posting\Once;
 use App\Actions\Posting\Reason;
 use App\Queries\Reports;
+use App\Queries\Settings;
 use App\Support\Actor;
 use App\Support\AuditTrail;
 use App\Support\Moment;
@@ -20,7 +20,7 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class CarryCause
 {
-    public function __construct(private Reports $reports, private Actor $actor, private AuditTrail $audit) {}
+    public function __construct(private Reports $reports, private Settings $settings, private Actor $actor, private AuditTrail $audit) {}
 
     /** @throws Refusal when the cause is gone or changed, or the reason is blank */
     public function post(string $key, Account $control, string $asOf, string $causeKey, string $reason): void
@@ -32,7 +32,7 @@ final readonly class CarryCause
                 'account_id' => $control->id,
                 'cause_key' => $causeKey,
                 'amount' => $cause->amount,
-                'through' => Period::containing($asOf)->last,
+                'through' => $this->settings->calendar()->containing($asOf)->last,
                 'reason' => $why,
                 'who' => $this->actor->who,
                 'recorded_at' => Moment::now(),

@@ -4,13 +4,14 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use Ajuste\Core\Aging\AgedItem;
 use Ajuste\Core\Aging\AgedList;
 use Ajuste\Core\Aging\AgedRow;
 use Ajuste\Core\Money\Money;
+use App\Http\AgedLine;
 use App\Http\Download;
 use App\Http\ViewPoint;
 use App\Models\Customer;
+use App\Queries\AgedItems;
 use App\Queries\ControlFigures;
 use App\Queries\Positions;
 use App\Queries\Reports;
@@ -48,16 +49,19 @@ final class AgedController
         ViewPoint $at,
         Settings $settings,
         Reports $reports,
+        AgedItems $items,
         Positions $positions,
     ): View {
         $list = $this->list($request, $at, $reports);
         $column = $request->string('column')->toString();
         $currency = $request->string('currency')->toString();
         $rows = [];
-        foreach ($positions->forAging($at->account->id, $at->asOf, $at->knownAt, [$customer->id]) as $itemId => $item) {
-            $inColumn = $list->columnName($item);
-            if (($currency === '' || $item->currency === $currency) && ($column === '' || $column === $inColumn)) {
-                $rows[$itemId] = [$item, $inColumn];
+        foreach ($items->of($at->account->id, $at->asOf, $at->knownAt, [$customer->id]) as $itemId => $item) {
+            foreach ($list->parts($item) as $part) {
+                $in = $list->label($part);
+                if (($currency === '' || $item->currency === $currency) && ($column === '' || $column === $in)) {
+                    $rows[] = new AgedLine($itemId, $item, $in, Money::ofMinor($part->base, $settings->base()));
+                }
             }
         }
 
@@ -65,8 +69,8 @@ final class AgedController
             'customer' => $customer,
             'column' => $column,
             'rows' => $rows,
-            'sum' => AgedItem::sum(array_column($rows, 0)),
-            'documents' => $positions->titles(array_keys($rows)),
+            'sum' => Money::sum(array_column($rows, 'base'), $settings->base()),
+            'documents' => $positions->titles(array_values(array_unique(array_column($rows, 'itemId')))),
             'list' => $list,
             'base' => $settings->base(),
         ]);

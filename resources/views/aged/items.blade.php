@@ -1,16 +1,14 @@
 @php
     use Ajuste\Core\Aging\Credits;
     use Ajuste\Core\Calendar\Day;
-    use Ajuste\Core\Money\Money;
     use App\Http\Say;
-    $money = fn(int $minor) => Money::ofMinor($minor, $base);
     $words = fn(string $label) => str_replace(['_', '-'], [' ', '–'], $label);
 @endphp
 <x-layout title="{{ $customer->name }}, aged" station="aged">
     <div class="pane" x-data="grid">
         <p><a href="{{ route('aged') }}">Aged receivables</a></p>
         <h1>{{ $customer->name }}{{ $column === '' ? '' : ', ' . $words($column) }}</h1>
-        <p class="lead">{{ Say::count(count($rows), 'item') }} as of {{ Say::day($list->asOf) }}, {{ $money($sum)->grouped() }} {{ $base->code }} at carrying
+        <p class="lead">{{ Say::count(count($rows), 'item') }} as of {{ Say::day($list->asOf) }}, {{ $sum->grouped() }} {{ $base->code }} at carrying
             amount. <a href="{{ route('customer', $customer->id) }}">Customer's page</a></p>
         @if ($list->credits === Credits::OldestFirst)
             <div class="note">On the list credits are set against the oldest debits for show; here each item stands in its own column.</div>
@@ -39,15 +37,18 @@
                 </tr>
             </thead>
             <tbody>
-                @foreach ($rows as $id => [$item, $inColumn])
-                    @php $late = Day::between($item->dueDate, $list->asOf); @endphp
-                    <tr data-minor="{{ $item->base }}">
-                        <td><a href="{{ route('document', $id) }}">{{ $documents[$id] ?? $id }}</a></td>
+                @foreach ($rows as $row)
+                    @php
+                        $item = $row->item;
+                        $late = Day::between($item->dueDate, $list->asOf);
+                    @endphp
+                    <tr data-minor="{{ $row->base->minor }}">
+                        <td><a href="{{ route('document', $row->itemId) }}">{{ $documents[$row->itemId] ?? $row->itemId }}</a></td>
                         <td data-sort="{{ $item->date }}">{{ Say::day($item->date) }}</td>
                         <td data-sort="{{ $item->dueDate }}">{{ Say::day($item->dueDate) }}</td>
                         <td class="n" data-sort="{{ $late }}">{{ max(0, $late) }}</td>
-                        <td>{{ $words($inColumn) }}</td>
-                        <td class="n" data-sort="{{ $item->base }}">{{ $money($item->base)->grouped() }}</td>
+                        <td>{{ $words($row->column) }}</td>
+                        <td class="n" data-sort="{{ $row->base->minor }}">{{ $row->base->grouped() }}</td>
                     </tr>
                 @endforeach
             </tbody>

@@ -32,6 +32,8 @@
             <summary class="cursor-pointer soft">Not from a customer: to accounts <kbd>C</kbd></summary>
             <form method="post" action="{{ route('receipts.accounts', $line->id) }}" class="grid gap-1 mt-1">@csrf
                 <input type="hidden" name="key" value="{{ $key }}">
+                <label>Memo <input type="text" name="memo" value="{{ old('memo') }}" required placeholder="interest, a rebate, a grant"
+                        class="w-80"></label>
                 @foreach (range(0, 2) as $place)
                     <span class="flex gap-3">
                         <select name="to[{{ $place }}]" aria-label="Account {{ $place + 1 }}" class="w-64">
@@ -50,8 +52,6 @@
                             <option value="debit" @selected(old("to_side.{$place}") === 'debit')>Dr</option>
                         </select></span>
                 @endforeach
-                <label>Memo <input type="text" name="memo" value="{{ old('memo') }}" required placeholder="interest, a rebate, a grant"
-                        class="w-80"></label>
                 <span>
                     <button class="button py-0.5!">Post to accounts</button>
                 </span>

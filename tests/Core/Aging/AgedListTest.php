@@ -10,6 +10,7 @@ use Ajuste\Core\Aging\AgedRow;
 use Ajuste\Core\Aging\Credits;
 use Ajuste\Core\Calendar\AgeBuckets;
 use Ajuste\Core\Calendar\AgedBasis;
+use Ajuste\Core\Calendar\ContestedIn;
 use Ajuste\Core\Money\Money;
 use Ajuste\Core\Subledger\Side;
 use PHPUnit\Framework\TestCase;
@@ -66,6 +67,24 @@ final class AgedListTest extends TestCase
         self::assertSame(0, $set->unapplied);
         $more = $this->list([...$items, $this->credit(90, '2026-10-30')], Credits::OldestFirst)->rows[0];
         self::assertSame([[0, 0, 0, 0, 0], -40], [$more->amounts, $more->unapplied]);
+    }
+
+    public function test_what_is_contested_has_its_own_column_where_the_policy_says_so(): void
+    {
+        $old = new AgedItem('A', 'A', 'EUR', 500, Side::Debit, '2026-07-01', '2026-07-31', 120);
+        $whole = new AgedItem('A', 'A', 'EUR', 80, Side::Debit, '2026-10-01', '2026-10-31', 80);
+        $items = [$old, $whole, $this->credit(700, '2026-10-01')];
+        self::assertSame([80, 0, 0, 0, 500], $this->list($items)->rows[0]->amounts);
+        $apart = AgedList::of(
+            '2026-10-31',
+            AgeBuckets::parse('30,60,90', AgedBasis::DueDate, ContestedIn::Column),
+            Credits::OldestFirst,
+            $items,
+        );
+        self::assertSame('contested', $apart->buckets->labels[5]);
+        self::assertSame([[0, 0, 0, 0, 0, 200], -320], [$apart->rows[0]->amounts, $apart->rows[0]->unapplied]);
+        $labels = static fn (AgedItem $item): array => array_map($apart->label(...), $apart->parts($item));
+        self::assertSame([['over_90', 'contested'], ['contested']], [$labels($old), $labels($whole)]);
     }
 
     public function test_one_row_for_each_customer_and_currency_and_none_that_is_nil(): void

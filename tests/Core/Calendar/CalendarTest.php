@@ -6,6 +6,7 @@ namespace Tests\Core\Calendar;
 
 use Ajuste\Core\Calendar\AgeBuckets;
 use Ajuste\Core\Calendar\AgedBasis;
+use Ajuste\Core\Calendar\Calendar;
 use Ajuste\Core\Calendar\Day;
 use Ajuste\Core\Calendar\LockedDays;
 use Ajuste\Core\Calendar\LookAgain;
@@ -34,17 +35,34 @@ final class CalendarTest extends TestCase
     {
         $period = Period::of('2026-10');
         self::assertSame(['2026-10-01', '2026-10-31'], [$period->first, $period->last]);
-        self::assertSame('2026-11', $period->next()->name);
-        self::assertSame('2025-12', Period::of('2026-01')->previous()->name);
         $this->expectException(Refusal::class);
         Period::of('2026-13');
     }
 
     public function test_periods_follow_each_other_to_the_day(): void
     {
-        self::assertSame(['2026-11', '2026-11-01', '2026-11-30'], array_values(get_object_vars(Period::of('2026-10')->next())));
-        self::assertSame('2028-02-29', Period::of('2028-01')->next()->last);
-        self::assertSame('2026-12', Period::of('2027-01')->previous()->name);
+        $calendar = new Calendar;
+        $next = $calendar->after(Period::of('2026-10'));
+        self::assertSame(['2026-11', '2026-11-01', '2026-11-30'], array_values(get_object_vars($next)));
+        self::assertSame('2028-02-29', $calendar->after(Period::of('2028-01'))->last);
+        self::assertSame('2026-12', $calendar->before(Period::of('2027-01'))->name);
+    }
+
+    public function test_periods_of_an_own_calendar_stand_before_months(): void
+    {
+        $calendar = new Calendar([
+            Period::between('2026-11', '2026-10-26', '2026-11-22'), Period::between('2026-10', '2026-09-28', '2026-10-25'),
+        ]);
+        self::assertSame('2026-11', $calendar->containing('2026-10-26')->name);
+        self::assertSame('2026-10', $calendar->containing('2026-10-25')->name);
+        self::assertSame('2026-10-26', $calendar->named('2026-10')->dayAfter());
+        self::assertSame(['2026-11', '2026-10'], [
+            $calendar->after($calendar->named('2026-10'))->name, $calendar->before($calendar->named('2026-11'))->name,
+        ]);
+        self::assertSame('2026-12-31', $calendar->containing('2026-12-03')->last, 'a month, where the calendar says nothing');
+        self::assertSame([true, true, false, false], array_map(Period::isName(...), ['2026-10', '2026-13', '2026-00', '2026-1']));
+        $this->expectException(Refusal::class);
+        Period::between('2026-10', '2026-10-25', '2026-10-24');
     }
 
     public function test_terms(): void

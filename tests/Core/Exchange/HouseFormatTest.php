@@ -18,18 +18,23 @@ final class HouseFormatTest extends TestCase
 {
     /** Columns of each file: `?` may be missing from it, `~` has to be there and may be blank in a row. */
     private const COLUMNS = [
+        'calendar' => 'period from to',
         'settings' => 'name value~',
         'accounts' => 'account name type role? currency? iban?',
         'suppliers' => 'supplier name currency control_account? iban?',
         'customers' => 'customer name trading_name? currency terms? control_account? supplier? group? iban? email? tax_id? country? '.
-            'credit_limit?',
+            'credit_limit? related? region? salesperson?',
         'agreements' => 'customer supplier reference from to? currency scope',
         'rates' => 'date currency rate quoted?',
+        'allowance_rates' => 'group~ bucket rate source?',
         'items' => 'document kind customer date due_date~ currency amount~ base_amount~ side? reference? control_account? entry? batch? '.
             'terms?',
+        'instalments' => 'document due_date amount',
         'item_lines' => 'document line description~ quantity~ unit_price~ net tax_rate~ account~',
+        'specific_allowances' => 'customer document? amount? percent? reason review?',
         'matches' => 'date debit_document credit_document amount',
         'supplier_items' => 'document kind supplier date due_date~ currency amount base_amount~ open? carrying? blocked? reference?',
+        'supplier_matches' => 'date bill credit_document amount',
         'ledger' => 'entry date account reference? description~ debit~ credit~ document? customer? source? recorded_at? batch? '.
             'currency? currency_amount?',
         'bank_lines' => 'date value_date? amount? money_in? money_out? text~ party? party_account? reference? currency? balance? '
