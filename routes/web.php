@@ -119,6 +119,7 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/unapplied/run', [UnappliedController::class, 'run'])->name('unapplied.run');
     Route::get('/contra', [RunsController::class, 'index'])->name('contra')->defaults('kind', 'contra');
     Route::get('/residues', [RunsController::class, 'index'])->name('residues')->defaults('kind', 'residues');
+    Route::get('/currency', [RunsController::class, 'index'])->name('currency')->defaults('kind', 'currency');
     Route::get('/credit-balances', [CreditBalancesController::class, 'index'])->name('credit-balances');
     Route::get('/aged', [AgedController::class, 'index'])->name('aged');
     Route::get('/aged.{format}', [AgedController::class, 'export'])
@@ -223,10 +224,11 @@ Route::middleware('auth')->group(function (): void {
         Route::post('/contra/{item}/back', [RunsController::class, 'pairBack'])
             ->name('contra.back')
             ->whereNumber('item');
+        Route::post('/currency/accept-rates', [RunsController::class, 'acceptRates'])->name('currency.accept');
         Route::post('/contra/runs/{run}/letters', [RunsController::class, 'sendLetters'])
             ->name('contra.send')
             ->whereNumber('run');
-        Route::controller(RunsController::class)->whereIn('kind', ['contra', 'residues'])->group(function (): void {
+        Route::controller(RunsController::class)->whereIn('kind', ['contra', 'residues', 'currency'])->group(function (): void {
             Route::post('/runs/{kind}', 'post')->name('run.post');
             Route::post('/runs/{kind}/ask', 'ask')->name('run.ask');
             Route::post('/runs/{kind}/approve', 'approve')->name('run.approve');

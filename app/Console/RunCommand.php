@@ -14,6 +14,7 @@ use Ajuste\Core\Run\PlannedLine;
 use Ajuste\Core\Run\RunKind;
 use Ajuste\Core\Run\RunPlan;
 use App\Actions\Runs\PostRun;
+use App\Actions\Runs\RateCheck;
 use App\Actions\Runs\RunPlans;
 use App\Queries\Settings;
 
@@ -25,7 +26,7 @@ abstract class RunCommand extends BooksCommand
     public function handle(Settings $settings, RunPlans $plans, PostRun $post): int
     {
         $account = $settings->controlAccount($this->text('account'));
-        $run = $plans->of(static::KIND, $account, $this->asOf($settings));
+        $run = $plans->of(static::KIND, $account, $this->asOf($settings), $this->rateCheck());
         $vouchers = $run->lines() === []
             ? []
             : array_map(static fn (PlannedVoucher $of): Voucher => $of->voucher, $post->posting($run)->vouchers);
@@ -47,6 +48,11 @@ abstract class RunCommand extends BooksCommand
         $this->line("Total {$said['total']} {$settings->base()->code}, as of {$run->asOf()}, {$run->policy()}.");
 
         return self::SUCCESS;
+    }
+
+    protected function rateCheck(): RateCheck
+    {
+        return RateCheck::Ask;
     }
 
     /** @return array<string, mixed> what else this run says */

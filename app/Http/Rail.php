@@ -74,6 +74,11 @@ final readonly class Rail
                 fn (): Station => $this->run(RunKind::Residues, 'Residues', 'Write off', $account, $asOf),
             ),
             Remembered::while(
+                "rail currency {$of}",
+                [...$positions, 'rates', 'rates_accepted', 'run_choices', 'calendar_periods'],
+                fn (): Station => $this->run(RunKind::Currency, 'Currency', 'Revalue', $account, $asOf),
+            ),
+            Remembered::while(
                 "rail credit balances {$of}",
                 [...$positions, 'runs', 'run_reversals'],
                 fn (): Station => $this->creditBalances($account, $asOf),

@@ -12,6 +12,7 @@ use Ajuste\Core\Subledger\Kind;
 use Ajuste\Core\Subledger\OpenItem;
 use Ajuste\Core\Subledger\Position;
 use Ajuste\Core\Subledger\Side;
+use Ajuste\Core\Subledger\Unrealised;
 
 /**
  * A row of an item as the database has it, with where the item stands. Light, since there are many; `item()` is the core's own value of it.
@@ -69,6 +70,9 @@ final class OpenRow
     /** As of the day that was asked for; set by the query. */
     public Position $position;
 
+    /** @var list<Unrealised> set by the query, for items in foreign currency */
+    public array $unrealised = [];
+
     /** What it still carries on the day, minor units of base currency, debit-positive. */
     public function carried(): int
     {
@@ -117,6 +121,7 @@ final class OpenRow
             Money::ofMinor($this->amount, $this->currency),
             Money::ofMinor($this->base, $base),
             $this->position,
+            $this->unrealised,
         );
     }
 }

@@ -33,7 +33,7 @@ final readonly class Positions
         .'i.currency, i.amount, i.base,
         p.matched, p.moved, p.last_moved_on, i.reference, i.terms, i.control_account_id, i.recorded_at, i.source_item_id';
 
-    public function __construct(private Settings $settings, private Timelines $timelines) {}
+    public function __construct(private Settings $settings, private Timelines $timelines, private UnrealisedDifferences $unrealised) {}
 
     /**
      * @param ?list<int> $customerIds null: all
@@ -151,6 +151,7 @@ final readonly class Positions
                 );
             $rows = $statement === false ? [] : $statement->fetchAll(PDO::FETCH_CLASS, OpenRow::class);
             $timelines = $this->timelines->of(array_column($rows, 'item_id'));
+            $this->addUnrealised($rows);
             foreach ($rows as $row) {
                 $row->position = isset($timelines[$row->item_id])
                     ? $timelines[$row->item_id]->at($day ?? self::ALL_DAYS)
@@ -226,6 +227,7 @@ final readonly class Positions
             static fn (OpenRow $row): bool => $row->last_moved_on !== '' && ($knownAt !== null || $row->last_moved_on > $asOf),
         );
         $timelines = $this->timelines->of(array_column($later, 'item_id'), $knownAt);
+        $knownAt === null && $this->addUnrealised($rows);
         foreach ($rows as $row) {
             $row->position = match (true) {
                 isset($timelines[$row->item_id]) => $timelines[$row->item_id]->at($asOf),
@@ -235,6 +237,17 @@ final readonly class Positions
             if (! $row->isGone() || $row->isTakeable()) {
                 yield $row;
             }
+        }
+    }
+
+    /** @param  array<OpenRow>  $rows */
+    private function addUnrealised(array $rows): void
+    {
+        $base = $this->settings->base()->code;
+        $foreign = array_filter($rows, static fn (OpenRow $row): bool => $row->currency !== $base && $row->source_item_id === null);
+        $found = $this->unrealised->of(array_values(array_map(static fn (OpenRow $row): int => $row->item_id, $foreign)));
+        foreach ($foreign as $row) {
+            $row->unrealised = $found[$row->item_id] ?? [];
         }
     }
 

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Queries;
 
+use Ajuste\Core\Currency\ClosingRate;
 use Ajuste\Core\Exchange\Setting;
+use Ajuste\Core\Money\Currency;
 use Ajuste\Core\Money\DatedRate;
 use Ajuste\Core\Money\Money;
 use Ajuste\Core\Money\Quote;
@@ -12,21 +14,51 @@ use Ajuste\Core\Money\Rate;
 use Ajuste\Core\Refusal;
 use Illuminate\Support\Facades\DB;
 
-/** Amounts in base currency by the rates of the books. */
+/** The rates of the books. */
 final readonly class Rates
 {
     public function __construct(private Settings $settings) {}
 
-    /** @throws Refusal when no rate serves on the day */
+    /**
+     * An amount in base currency, by the rate that serves on a day.
+     *
+     * @throws Refusal when none does
+     */
     public function toBase(Money $amount, string $date): Money
     {
         $base = $this->settings->base();
-        if ($amount->currency->code === $base->code) {
-            return $amount;
-        }
-        $row = DB::table('rates')->where('currency', $amount->currency->code)->where('date', '<=', $date)->orderByDesc('date')->first();
-        $last = $row === null ? null : new DatedRate(Rate::of($amount->currency, $row->rate, Quote::from($row->quoted)), $row->date);
 
-        return DatedRate::serving($last, $amount->currency, $date, $this->settings->whole(Setting::RateDays))->toBase($amount, $base);
+        return $amount->isIn($base) ? $amount : $this->serving($amount->currency, $date)->rate->toBase($amount, $base);
+    }
+
+    /**
+     * The rate of a currency at a day's end, with the last one before it.
+     *
+     * @throws Refusal when none serves
+     */
+    public function closing(Currency $currency, string $date): ClosingRate
+    {
+        $now = $this->serving($currency, $date);
+        $accepted = DB::table('rates_accepted')->where([
+            'currency' => $currency->code,
+            'date' => $now->date,
+            'rate' => (string) $now->rate->value,
+            'quoted' => $now->rate->quote->value,
+        ]);
+
+        return new ClosingRate($now, $this->last($currency, '<', $now->date), $accepted->exists());
+    }
+
+    /** @throws Refusal */
+    private function serving(Currency $currency, string $date): DatedRate
+    {
+        return DatedRate::serving($this->last($currency, '<=', $date), $currency, $date, $this->settings->whole(Setting::RateDays));
+    }
+
+    private function last(Currency $currency, string $until, string $date): ?DatedRate
+    {
+        $row = DB::table('rates')->where('currency', $currency->code)->where('date', $until, $date)->orderByDesc('date')->first();
+
+        return $row === null ? null : new DatedRate(Rate::of($currency, $row->rate, Quote::from($row->quoted)), $row->date);
     }
 }

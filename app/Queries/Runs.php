@@ -74,7 +74,13 @@ final class Runs
                     ->join('match_reversals as b', 'b.match_id', '=', 'm.id')
                     ->whereRaw('l.item_id IN (m.debit_item_id, m.credit_item_id)')
                     ->whereColumn('b.date', '<=', 'r.as_of')
-                    ->whereColumn('b.recorded_at', '>', 'r.recorded_at')))
+                    ->whereColumn('b.recorded_at', '>', 'r.recorded_at'))
+                ->orWhereExists(static fn ($query) => $query
+                    ->from('matches as m')
+                    ->whereRaw('l.item_id IN (m.debit_item_id, m.credit_item_id)')
+                    ->whereColumn('m.date', '<=', 'r.as_of')
+                    ->whereColumn('m.recorded_at', '>', 'r.recorded_at')
+                    ->whereNotExists(Matches::reversed(...))))
             ->distinct()
             ->orderBy('i.document')
             ->get(['r.id', 'i.document']);

@@ -14,6 +14,7 @@ use Ajuste\Core\Posting\StandingSettlement;
 use Ajuste\Core\Posting\StandingVoucher;
 use Ajuste\Core\Refusal;
 use Ajuste\Core\Run\RunKind;
+use Ajuste\Core\Run\StandingGivenBack;
 use Ajuste\Core\Run\StandingRun;
 use Ajuste\Core\Subledger\CustomerAccount;
 use Ajuste\Core\Subledger\ItemHead;
@@ -35,7 +36,7 @@ use stdClass;
  */
 final readonly class Standing
 {
-    public function __construct(private Settings $settings) {}
+    public function __construct(private Settings $settings, private UnrealisedDifferences $unrealised) {}
 
     /**
      * A settlement, and before it those that took something of what it made.
@@ -107,6 +108,9 @@ final readonly class Standing
         $match =
             Matches::standing()->where('id', $matchId)->first() ??
             throw Refusal::done('This line is reversed already. Load the page again.');
+        if ($match->amount === 0 && $match->import_file_id === null) {
+            throw new Refusal('This line moves exchange differences only. It goes back with the run or the match that caused it.');
+        }
         if ($match->settlement_id !== null && Voucher::query()->where('settlement_id', $match->settlement_id)->exists()) {
             throw new Refusal("Match {$match->settlement_id} caused vouchers that belong to all of its lines. Reverse it as a whole.");
         }
@@ -210,6 +214,7 @@ final readonly class Standing
             Money::ofMinor($row->amount, $row->currency),
             Money::ofMinor($row->base, $this->settings->base()),
             Position::untouched(),
+            $this->unrealised->onceFree($row),
         );
 
         return new StandingItem($item, $row->source_item_id === null ? null : Ref::existing($row->source_item_id));
@@ -229,7 +234,12 @@ final readonly class Standing
             ->get();
         $standing = array_values($vouchers->map(fn (Voucher $of): StandingVoucher => $this->standingItems($this->voucher($of)))->all());
 
-        return new StandingRun($run->id, RunKind::from($run->kind), $standing, $this->chains($run->id, $standing));
+        $kind = RunKind::from($run->kind);
+        if ($kind === RunKind::Currency) {
+            return new StandingRun($run->id, $kind, $standing, $this->chains($run->id, []), $this->givenBack($run->id, $standing));
+        }
+
+        return new StandingRun($run->id, $kind, $standing, $this->chains($run->id, $standing));
     }
 
     /** Without the items that went back by themselves, and those that took them back: they are through. */
@@ -241,6 +251,38 @@ final readonly class Standing
         $items = array_filter($voucher->items, static fn (StandingItem $of): bool => ! isset($through[$of->item->id]));
 
         return new StandingVoucher($voucher->id, $voucher->number, $voucher->voucher, array_values($items));
+    }
+
+    /**
+     * What went back of the differences of a run, by its own vouchers or by those of settlements, which themselves stand.
+     *
+     * @param list<StandingVoucher> $vouchers of the run
+     * @return list<StandingGivenBack> one for each voucher that gave back
+     */
+    private function givenBack(int $runId, array $vouchers): array
+    {
+        $differences = [];
+        foreach ($vouchers as $voucher) {
+            array_push($differences, ...array_map(static fn (StandingItem $made): int => $made->item->id, $voucher->items));
+        }
+        $matches = [];
+        foreach (array_chunk($differences, 500) as $some) {
+            $rows = Matches::standing()
+                ->where(static fn (Builder $query) => $query->whereIn('debit_item_id', $some)->orWhereIn('credit_item_id', $some))
+                ->get(['id', 'date', 'debit_item_id', 'credit_item_id']);
+            foreach ($rows as $row) {
+                $matches[in_array($row->debit_item_id, $some, true) ? $row->credit_item_id : $row->debit_item_id][] = self::ofRow($row);
+            }
+        }
+        $found = [];
+        foreach (Voucher::query()->whereIn('id', DB::table('items')->whereIn('id', array_keys($matches))->select('voucher_id'))->get() as $of) {
+            $standing = $this->voucher($of);
+            $ids = array_map(static fn (StandingItem $made): int => $made->item->id, $standing->items);
+            $back = array_merge(...array_values(array_intersect_key($matches, array_flip($ids))));
+            $found[] = new StandingGivenBack($back, $of->run_id === $runId ? null : $standing);
+        }
+
+        return $found;
     }
 
     /**

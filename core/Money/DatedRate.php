@@ -18,7 +18,7 @@ final readonly class DatedRate
      *
      * @throws Refusal when there is none, or it is older; currency and dates are named
      */
-    public static function serving(?self $last, Currency $currency, string $day, int $days): Rate
+    public static function serving(?self $last, Currency $currency, string $day, int $days): self
     {
         if ($last === null || Day::between($last->date, $day) > $days) {
             $found = $last === null ? 'there is none before it' : "the last is of {$last->date}";
@@ -28,6 +28,6 @@ final readonly class DatedRate
             );
         }
 
-        return $last->rate;
+        return $last;
     }
 }

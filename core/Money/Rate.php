@@ -28,6 +28,21 @@ final readonly class Rate
         return new self($currency, BigDecimal::of($value), $quote);
     }
 
+    /** Whether it is more than 10 % from another rate of the currency (R9), each taken as base per unit. */
+    public function isFarFrom(self $other): bool
+    {
+        $change = $this->perUnit()->minus($other->perUnit())->abs();
+
+        return $change->multipliedBy(10)->isGreaterThan($other->perUnit());
+    }
+
+    private function perUnit(): BigRational
+    {
+        $value = BigRational::of($this->value);
+
+        return $this->quote === Quote::BasePerUnit ? $value : $value->reciprocal();
+    }
+
     /**
      * The amount in base currency, rounded half away from zero at its minor unit.
      *

@@ -47,6 +47,9 @@ final class PlanBuilder
     /** @var array<int, OpenItem> items as the plan leaves them, by id */
     private array $left = [];
 
+    /** @var array<string, list<GivenBack>> by settlement, day and the voucher that booked them */
+    private array $givenBack = [];
+
     private bool $oneSided = false;
 
     /** @return int its place */
@@ -124,8 +127,10 @@ final class PlanBuilder
     public function match(string $date, OpenItem $debit, OpenItem $credit, MatchedAmounts $of, ?int $settlement = null): void
     {
         $this->matches[] = new PlannedMatch($date, $debit->ref, $credit->ref, $of->amount, $of->debitBase, $of->creditBase, $settlement);
-        $this->take($debit, $of->amount, $of->debitBase);
-        $this->take($credit, $of->amount, $of->creditBase);
+        foreach ([[$debit, $of->debitBase], [$credit, $of->creditBase]] as [$item, $base]) {
+            $this->giveBack($item, $of->amount, $date, $settlement);
+            $this->take($item, $of->amount, $base);
+        }
     }
 
     /** An item as the plan leaves it so far. */
@@ -164,6 +169,7 @@ final class PlanBuilder
     /** @param  Subject  $about what the posting comes to */
     public function build(Subject $about): PostingPlan
     {
+        $this->postGivenBack();
         $this->oneSided || $this->refuseApart();
         $notes = new PlanNotes($this->trail, $this->warnings, array_values($this->seen));
 
@@ -177,6 +183,46 @@ final class PlanBuilder
             $this->facts,
             $notes,
         );
+    }
+
+    /** The part of an item that is settled gives back its share of what stands on it unrealised (R9). */
+    private function giveBack(OpenItem $item, Money $part, string $date, ?int $settlement): void
+    {
+        if (! $part->isPositive() || $part->isMoreThan($this->asLeft($item)->takeable)) {
+            return;
+        }
+        foreach ($item->unrealised as $unrealised) {
+            $difference = $this->asLeft($unrealised->difference);
+            $rest = $difference->base->minus(Money::ofMinor($difference->position->allMoved, $difference->base->currency));
+            $share = $rest->share($part, $this->asLeft($item)->takeable);
+            if ($share->isPositive()) {
+                $day = max($date, $difference->date);
+                $this->givenBack["{$settlement} {$day} {$unrealised->voucher}"][] = new GivenBack($unrealised, $item->ref, $share, $day, $settlement);
+                $this->left[$difference->id] = $difference->less(Money::zero($difference->amount->currency), $share);
+            }
+        }
+    }
+
+    /**
+     * One voucher for what one run booked and one settlement gives back, so that the run can be taken back by itself; the items that give
+     * back and those that stood use each other up.
+     */
+    private function postGivenBack(): void
+    {
+        foreach ($this->givenBack as $together) {
+            $lines = array_merge(...array_map(static fn (GivenBack $of): array => $of->lines(), $together));
+            assert($lines !== []);
+            [$day, $settlement] = [$together[0]->date, $together[0]->settlement];
+            $voucher = $this->voucher(new Voucher($day, 'Unrealised exchange differences given back on settlement', $lines), $settlement);
+            foreach ($together as $of) {
+                $difference = $of->unrealised->difference;
+                $nil = Money::zero($difference->amount->currency);
+                $back = $this->item(new NewItem($of->head(), $nil, $of->share, $voucher, corrects: $of->source));
+                [$debit, $credit] = $difference->isDebit() ? [$difference, $back] : [$back, $difference];
+                $this->matches[] = new PlannedMatch($day, $debit->ref, $credit->ref, $nil, $of->share, $of->share, $settlement);
+            }
+        }
+        $this->givenBack = [];
     }
 
     private function take(OpenItem $item, Money $amount, Money $base): void

@@ -10,6 +10,8 @@ enum RunKind: string
     case MatchUnapplied = 'match_unapplied';
     case Contra = 'contra';
     case Residues = 'residues';
+    case Currency = 'currency';
+    case Allowance = 'allowance';
     case CreditBalances = 'credit_balances';
 
     public function words(): string
@@ -18,6 +20,8 @@ enum RunKind: string
             self::MatchUnapplied => 'match what is proposed',
             self::Contra => 'set off against payables',
             self::Residues => 'write off residues',
+            self::Currency => 'revalue open foreign items',
+            self::Allowance => 'change the allowance',
             self::CreditBalances => 'present credit balances',
         };
     }
@@ -28,9 +32,9 @@ enum RunKind: string
         return str_replace('_', '-', $this->value);
     }
 
-    /** Whether its voucher is posted together with a mirror on the day after: they go back only both, each on its own day (R10). */
-    public function hasMirror(): bool
+    /** Whether its voucher may be posted together with a mirror on day one of the next period. */
+    public function mayHaveMirror(): bool
     {
-        return $this === self::CreditBalances;
+        return $this === self::CreditBalances || $this === self::Currency;
     }
 }

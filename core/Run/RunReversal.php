@@ -33,14 +33,18 @@ final readonly class RunReversal
             $last = $chain[count($chain) - 1] ?? null;
             $reversal->settlements($plan, $chain, $date ?? $this->locked->firstOpenFrom($last->date ?? ''), $reason);
         }
+        foreach ($run->givenBack as $of) {
+            $day = $this->locked->firstOpenFrom(max($date ?? '', $of->lastDay()));
+            $reversal->matches($plan, $of->matches, $day, $reason);
+            if ($of->voucher !== null) {
+                $reversal->voucher($plan, $of->voucher, $day, $reason);
+            }
+        }
         foreach ($run->vouchers as $voucher) {
             $own = $voucher->voucher->date;
-            $day = $run->kind->hasMirror() ? $own : $this->locked->firstOpenFrom($date ?? $own);
+            $day = $run->hasMirror() ? $own : $this->locked->firstOpenFrom($date ?? $own);
             $this->locked->refuse($day, "The reversal of {$voucher->number}");
-            $mirror = $plan->mirror($voucher, $day);
-            foreach ($voucher->items as $item) {
-                $reversal->counter($plan, $item, $mirror, $day, $reason);
-            }
+            $reversal->voucher($plan, $voucher, $day, $reason);
         }
         $plan->fact(new RunReversed($run->id, $reason));
         $plan->trail('reverse run', Subject::of(SubjectKind::Run, $run->id), $reason);

@@ -13,6 +13,7 @@ use Ajuste\Core\Posting\PlanBuilder;
 use Ajuste\Core\Posting\StandingItem;
 use Ajuste\Core\Posting\StandingMatch;
 use Ajuste\Core\Posting\StandingSettlement;
+use Ajuste\Core\Posting\StandingVoucher;
 use Ajuste\Core\Posting\Subject;
 use Ajuste\Core\Posting\SubjectKind;
 use Ajuste\Core\Refusal;
@@ -37,15 +38,21 @@ final readonly class Reversal
         foreach ($settlements as $settlement) {
             $this->matches($plan, $settlement->matches, $date, $reason);
             foreach ($settlement->vouchers as $voucher) {
-                $mirror = $plan->mirror($voucher, $date);
-                foreach ($voucher->items as $item) {
-                    $this->counter($plan, $item, $mirror, $date, $reason);
-                }
+                $this->voucher($plan, $voucher, $date, $reason);
             }
             foreach (array_keys($settlement->contested) as $contested) {
                 $plan->fact(new ContestEnded($contested, $date, $reason));
             }
             $plan->trail('reverse match', Subject::of(SubjectKind::Settlement, $settlement->id), $reason, ['date' => $date]);
+        }
+    }
+
+    /** A voucher and the items that it carries. */
+    public function voucher(PlanBuilder $plan, StandingVoucher $voucher, string $date, string $reason): void
+    {
+        $mirror = $plan->mirror($voucher, $date);
+        foreach ($voucher->items as $item) {
+            $this->counter($plan, $item, $mirror, $date, $reason);
         }
     }
 

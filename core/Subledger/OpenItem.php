@@ -34,6 +34,7 @@ final readonly class OpenItem
      * @param Ref $ref the item in the books, or its place in a plan
      * @param Money $amount the whole item, in its currency
      * @param Money $base carrying amount of the whole item
+     * @param list<Unrealised> $unrealised exchange differences that stand on it; the part settled gives its share back
      */
     private function __construct(
         public Ref $ref,
@@ -41,6 +42,7 @@ final readonly class OpenItem
         public Money $amount,
         public Money $base,
         public Position $position,
+        public array $unrealised = [],
     ) {
         if ($amount->isNegative() || $base->isNegative() || $position->taken > $amount->minor) {
             throw new LogicException("{$head->title()}: {$position->taken} of {$amount->minor} cannot be taken.");
@@ -51,10 +53,14 @@ final readonly class OpenItem
         $this->takeable = Money::ofMinor($amount->minor - $position->taken, $amount->currency);
     }
 
-    /** An item of the books. */
-    public static function of(int $id, ItemHead $head, Money $amount, Money $base, Position $position): self
+    /**
+     * An item of the books.
+     *
+     * @param list<Unrealised> $unrealised
+     */
+    public static function of(int $id, ItemHead $head, Money $amount, Money $base, Position $position, array $unrealised = []): self
     {
-        return new self(Ref::existing($id), $head, $amount, $base, $position);
+        return new self(Ref::existing($id), $head, $amount, $base, $position, $unrealised);
     }
 
     /** An item that a plan makes: all of it is open. */
@@ -88,6 +94,7 @@ final readonly class OpenItem
             $this->amount,
             $this->base,
             Position::resting($this->position->matched, $this->position->moved),
+            $this->unrealised,
         );
     }
 
@@ -117,7 +124,7 @@ final readonly class OpenItem
             $had->freeFrom,
         );
 
-        return new self($this->ref, $this->head, $this->amount, $this->base, $position);
+        return new self($this->ref, $this->head, $this->amount, $this->base, $position, $this->unrealised);
     }
 
     /**

@@ -19,6 +19,7 @@ return new class extends Migration
         'allowance_posted' => 'a posted allowance',
         'written_off' => 'a written-off debt',
         'supplier_matches' => 'a match of the payables side',
+        'rates_accepted' => 'an accepted rate',
     ];
 
     public function up(): void
@@ -55,6 +56,15 @@ return new class extends Migration
                 recorded_at TEXT NOT NULL
             );
             CREATE INDEX written_off_debt ON written_off (debt_item_id);
+            CREATE TABLE rates_accepted (
+                id INTEGER PRIMARY KEY,
+                currency TEXT NOT NULL,
+                date TEXT NOT NULL,
+                rate TEXT NOT NULL,
+                quoted TEXT NOT NULL,
+                who TEXT NOT NULL,
+                recorded_at TEXT NOT NULL
+            );
             CREATE TABLE supplier_matches (
                 id INTEGER PRIMARY KEY,
                 date TEXT NOT NULL,

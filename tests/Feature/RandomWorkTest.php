@@ -121,7 +121,8 @@ final class RandomWorkTest extends BooksTestCase
             'accounts.csv' => self::ACCOUNTS.
                 "1510,Till,asset,till\n1530,Payments in transit,asset,payments_in_transit\n2100,Payables,liability,payables_control\n".
                 "2300,Output tax,liability,output_tax\n6100,Charges,expense,bank_charges\n6200,Discounts,expense,discounts_allowed\n".
-                "6300,Residues,expense,residues_written_off\n",
+                "6300,Residues,expense,residues_written_off\n4810,Unrealised gains,income,exchange_unrealised_gain\n".
+                "6810,Unrealised losses,expense,exchange_unrealised_loss\n",
             'items.csv' => self::items($items),
             'ledger.csv' => self::ledger($ledger),
             'item_lines.csv' => "document,line,description,quantity,unit_price,net,tax_rate,account\n".implode("\n", $lines)."\n",
@@ -151,7 +152,7 @@ final class RandomWorkTest extends BooksTestCase
 
     private function something(): void
     {
-        match (mt_rand(0, 20)) {
+        match (mt_rand(0, 22)) {
             0, 1, 2, 3 => $this->placeALine(),
             4, 5 => $this->matchSome(),
             6 => $this->credit(),
@@ -163,6 +164,8 @@ final class RandomWorkTest extends BooksTestCase
             ),
             7 => $this->payBack(),
             17, 18 => $this->runSome(mt_rand(0, 1) === 0 ? RunKind::Contra : RunKind::Residues),
+            21 => $this->runSome(RunKind::Currency),
+            22 => $this->runSome(RunKind::Currency, '2026-10-1'.mt_rand(0, 9)),
             20 => app(TakePairBack::class)->post($this->key(), $this->one('contra'), 'x'),
             19 => $this->takeARunBack($this->pick(DB::table('runs')->orderBy('id')->pluck('id')->all())),
             8, 16 => $this->settle(),
@@ -191,11 +194,11 @@ final class RandomWorkTest extends BooksTestCase
         };
     }
 
-    private function runSome(RunKind $kind): void
+    private function runSome(RunKind $kind, string $asOf = '2026-10-31'): void
     {
         $this->postSeen(
-            fn (): string => app(PostRun::class)->posting(app(RunPlans::class)->of($kind, $this->control(), '2026-10-31'))->digest(),
-            fn (string $seen): int => app(PostRun::class)->post($this->key(), $kind, $this->control(), '2026-10-31', $seen),
+            fn (): string => app(PostRun::class)->posting(app(RunPlans::class)->of($kind, $this->control(), $asOf))->digest(),
+            fn (string $seen): int => app(PostRun::class)->post($this->key(), $kind, $this->control(), $asOf, $seen),
         );
     }
 
@@ -420,6 +423,15 @@ final class RandomWorkTest extends BooksTestCase
             self::assertSame('0.00', $this->report('proof', ['--account' => $account])['difference'], "{$when}, {$account}");
         }
         self::assertSame(0, DB::table('item_positions')->whereRaw('matched < 0 OR matched > amount')->count(), $when);
+        $settled = DB::table('items as d')
+            ->join('item_positions as p', 'p.row_id', '=', 'd.id')
+            ->join('item_positions as s', 's.item_id', '=', 'd.source_item_id')
+            ->whereNull('d.superseded_at')
+            ->whereColumn('s.matched', 's.amount')
+            ->groupBy('d.source_item_id')
+            ->havingRaw("sum(CASE d.side WHEN 'debit' THEN d.base - p.moved ELSE p.moved - d.base END) <> 0")
+            ->pluck('d.source_item_id');
+        self::assertSame([], $settled->all(), "{$when}: a settled item carries nothing (R1)");
         foreach ($this->bills() as $bill => [$open, $amount]) {
             self::assertTrue($open >= 0 && $open <= $amount, "{$when}, bill {$bill}");
         }

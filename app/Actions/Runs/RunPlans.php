@@ -6,13 +6,19 @@ namespace App\Actions\Runs;
 
 use Ajuste\Core\Contra\Contras;
 use Ajuste\Core\Contra\VoucherPer;
+use Ajuste\Core\Currency\ClosingRate;
+use Ajuste\Core\Currency\CurrencyPolicy;
+use Ajuste\Core\Currency\Revaluation;
 use Ajuste\Core\Exchange\Setting;
 use Ajuste\Core\Ledger\Account;
+use Ajuste\Core\Money\Currency;
 use Ajuste\Core\Refusal;
 use Ajuste\Core\Residue\Residues;
 use Ajuste\Core\Run\RunKind;
 use Ajuste\Core\Run\RunPlan;
 use App\Queries\ContraPairs;
+use App\Queries\ForeignItems;
+use App\Queries\Rates;
 use App\Queries\ResidueCandidates;
 use App\Queries\RunDecisions;
 use App\Queries\Settings;
@@ -25,10 +31,12 @@ final readonly class RunPlans
         private RunDecisions $decisions,
         private ResidueCandidates $residues,
         private ContraPairs $pairs,
+        private ForeignItems $foreign,
+        private Rates $rates,
     ) {}
 
     /** @throws Refusal when the rule cannot be applied */
-    public function of(RunKind $kind, Account $control, string $asOf): RunPlan
+    public function of(RunKind $kind, Account $control, string $asOf, RateCheck $check = RateCheck::Ask): RunPlan
     {
         $choices = $this->decisions->choices($kind, $control, $asOf);
 
@@ -44,7 +52,29 @@ final readonly class RunPlans
                 VoucherPer::from($this->settings->text(Setting::ContraVoucher)),
                 $this->pairs->postedOn($asOf),
             ),
+            RunKind::Currency => (new Revaluation(
+                $this->settings->accounts(),
+                $this->settings->base(),
+                CurrencyPolicy::from($this->settings->text(Setting::CurrencyPolicy)),
+                $this->settings->calendar(),
+            ))->plan($control, $asOf, $this->foreign->of($control, $asOf), $this->closingRates($control, $asOf, $check), $choices),
             default => throw new Refusal('This run has a page of its own.'),
         };
+    }
+
+    /**
+     * @return array<string, ClosingRate> by the currencies of what is open
+     *
+     * @throws Refusal when one has no rate
+     */
+    private function closingRates(Account $control, string $asOf, RateCheck $check): array
+    {
+        $rates = [];
+        foreach ($this->foreign->currencies($control, $asOf) as $code) {
+            $rate = $this->rates->closing(Currency::of($code), $asOf);
+            $rates[$code] = $check === RateCheck::Accept ? new ClosingRate($rate->now) : $rate;
+        }
+
+        return $rates;
     }
 }

@@ -11,6 +11,7 @@ use Ajuste\Core\Posting\PostingPlan;
 use Ajuste\Core\Refusal;
 use Ajuste\Core\Run\RunKind;
 use App\Actions\ReverseRun;
+use App\Actions\Runs\AcceptRates;
 use App\Actions\Runs\BlockCustomer;
 use App\Actions\Runs\PostRun;
 use App\Actions\Runs\RunPlans;
@@ -46,13 +47,23 @@ final class RunsController
         Payables $payables,
     ): View {
         $of = self::kind($kind);
-        $run = $plans->of($of, $at->account, $at->asOf);
+        try {
+            $run = $plans->of($of, $at->account, $at->asOf);
+        } catch (Refusal $refusal) {
+            return view('runs.refused', ['kind' => $of, 'asOf' => $at->asOf, 'why' => $refusal->getMessage(), 'key' => bin2hex(random_bytes(16))]);
+        }
         [$posting, $refusal] = self::rehearsed(static fn (): PostingPlan => $post->posting($run));
         $request = $decisions->open($of, $at->account, $at->asOf);
         $digest = $posting?->digest() ?? '';
         $vouchers = array_map(static fn (PlannedVoucher $of): Voucher => $of->voucher, $posting->vouchers ?? []);
 
-        return view($of === RunKind::Contra ? 'runs.contra' : 'runs.residues', [
+        $page = match ($of) {
+            RunKind::Contra => 'runs.contra',
+            RunKind::Currency => 'runs.currency',
+            default => 'runs.residues',
+        };
+
+        return view($page, [
             'kind' => $of,
             'run' => $run,
             'digest' => $digest,
@@ -107,6 +118,13 @@ final class RunsController
         $post->sendBack(FormKey::of($request, 'send-back'), self::kind($kind), $at->account, $at->asOf, $words);
 
         return self::done($kind, 'Sent back with your words.');
+    }
+
+    public function acceptRates(Request $request, ViewPoint $at, AcceptRates $accept): RedirectResponse
+    {
+        $accept->post(FormKey::of($request, 'accept-rates'), $at->account, $at->asOf);
+
+        return self::done('currency', 'Accepted. The run is counted with these rates.');
     }
 
     public function choose(Request $request, string $kind, ViewPoint $at, PostRun $post): RedirectResponse

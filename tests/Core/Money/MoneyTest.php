@@ -151,7 +151,7 @@ final class MoneyTest extends TestCase
     {
         $pound = Currency::of('GBP');
         $last = new DatedRate(Rate::of($pound, '1.1720'), '2026-10-30');
-        self::assertSame('1.1720', (string) DatedRate::serving($last, $pound, '2026-11-04', 5)->value);
+        self::assertSame('1.1720', (string) DatedRate::serving($last, $pound, '2026-11-04', 5)->rate->value);
         foreach ([[$last, 'the last is of 2026-10-30'], [null, 'none before it']] as [$rate, $says]) {
             try {
                 DatedRate::serving($rate, $pound, '2026-11-05', 5);

@@ -1,0 +1,16 @@
+@use('App\Http\Say')
+<x-layout title="Currency" station="currency" class="halves even">
+    <div class="pane" x-data="grid">
+        <h1>Currency as of {{ Say::day($run->asOf()) }}</h1>
+        <p class="lead">Open foreign items at the closing rate; unrealised differences are {{ $run->policy() }}.
+            {{ Say::count(count($run->lines()), 'item') }} {{ count($run->lines()) === 1 ? 'changes' : 'change' }}, net
+            {{ $run->total()->grouped() }} {{ $base->code }}. <a href="{{ route('settings') }}">Settings</a></p>
+        @include('runs.currency-sums')
+        @include('runs.lines', ['taken' => 'Revalued', 'leftOut' => 'Left as it stands'])
+    </div>
+    <aside class="pane worktop" id="worktop" aria-label="What posting would write">
+        @include('runs.posting')
+        @include('runs.posted')
+        @include('runs.decide', ['verb' => 'Revalue'])
+    </aside>
+</x-layout>

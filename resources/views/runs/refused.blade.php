@@ -1,0 +1,14 @@
+@use('App\Http\Say')
+<x-layout title="{{ ucfirst($kind->words()) }}" station="{{ $kind->path() }}">
+    <div class="pane">
+        <h1>{{ ucfirst($kind->words()) }}, {{ Say::day($asOf) }}</h1>
+        <div class="note" role="alert">{{ $why }}</div>
+        @if ($kind === Ajuste\Core\Run\RunKind::Currency && Auth::user()->role->mayWrite())
+            <form method="post" action="{{ route('currency.accept') }}" class="my-3">@csrf
+                <input type="hidden" name="key" value="{{ $key }}">
+                <button class="button" data-hotkey="a">The rates are right <kbd>A</kbd></button>
+            </form>
+        @endif
+        <p><a href="{{ route('intake') }}">Hand in rates</a></p>
+    </div>
+</x-layout>

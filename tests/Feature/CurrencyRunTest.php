@@ -1,0 +1,179 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use Ajuste\Core\Money\Money;
+use Ajuste\Core\Run\RunKind;
+use Ajuste\Core\Run\RunPlan;
+use App\Actions\ReverseRun;
+use App\Actions\ReverseSettlement;
+use App\Actions\Runs\PostRun;
+use App\Actions\Runs\RunPlans;
+use App\Queries\Runs;
+use Illuminate\Support\Facades\DB;
+
+/** Open foreign items at the closing rate (R9): posted as a run, given back on settlement, taken back, run again. */
+final class CurrencyRunTest extends BooksTestCase
+{
+    private const RATES = "date,currency,rate\n2026-09-30,GBP,1.1540\n2026-10-30,GBP,1.1720\n2026-11-30,GBP,1.1500\n";
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->importBasics([
+            'accounts.csv' => self::ACCOUNTS."4810,Unrealised gains,income,exchange_unrealised_gain\n"
+                ."6810,Unrealised losses,expense,exchange_unrealised_loss\n",
+            'rates.csv' => self::RATES,
+            'items.csv' => self::items(['I1,invoice,C3,2026-09-30,2026-11-05,GBP,8000.00,9232.00,,,E1,']),
+            'ledger.csv' => self::ledger(['E1,2026-09-30,1100,s,9232.00,,I1,', 'E1,2026-09-30,4000,s,,9232.00,I1,']),
+        ]);
+        $this->actingAs($this->person());
+    }
+
+    private function revalue(string $asOf = '2026-10-31'): int
+    {
+        return app(PostRun::class)->post(bin2hex(random_bytes(8)), RunKind::Currency, $this->control(), $asOf, '');
+    }
+
+    private function pay(string $document, string $amount, string $base, string $date): void
+    {
+        $this->import([
+            'items.csv' => self::items(["{$document},receipt,C3,{$date},,GBP,{$amount},{$base},,,{$document}E,"]),
+            'ledger.csv' => self::ledger(["{$document}E,{$date},1500,s,{$base},,{$document},", "{$document}E,{$date},1100,s,,{$base},{$document},"]),
+        ]);
+    }
+
+    /** @return array<string, string> balances by account, debit-positive */
+    private function balances(string $asOf): array
+    {
+        $sums = DB::table('postings as p')->join('accounts as a', 'a.id', '=', 'p.account_id')
+            ->where('p.date', '<=', $asOf)->whereNull('p.superseded_at')->groupBy('a.account')->orderBy('a.account')
+            ->selectRaw('a.account, sum(p.base) AS base')->pluck('base', 'account');
+
+        return $sums->map(static fn ($of): string => Money::ofMinor((int) $of, 'EUR')->decimal())
+            ->only(['1100', '4800', '4810', '6800', '6810'])
+            ->all();
+    }
+
+    private function carried(string $asOf): string
+    {
+        $rows = (array) $this->report('aged', ['--as-of' => $asOf])['customers'];
+
+        return $rows[0]['total'] ?? '0.00';
+    }
+
+    public function test_the_command_gives_the_plan_that_the_run_posts(): void
+    {
+        $plan = $this->report('currency');
+        self::assertSame(
+            [[['customer' => 'C3', 'document' => 'I1', 'currency' => 'GBP', 'amount' => '8000.00', 'base' => '144.00',
+                'why' => 'GBP at 1.1720 of 2026-10-30: 9,376.00, carried 9,232.00']], [], '144.00'],
+            [$plan['lines'], $plan['left_out'], $plan['total']],
+        );
+        self::assertSame(
+            [['account' => '1100', 'debit' => '144.00', 'credit' => '0.00'], ['account' => '4810', 'debit' => '0.00', 'credit' => '144.00']],
+            $plan['voucher'],
+        );
+        $this->revalue();
+        self::assertSame('9376.00', $this->carried('2026-10-31'));
+        self::assertSame([[], '0.00'], [$this->report('currency')['lines'], $this->report('currency')['total']], 'twice changes nothing');
+        $this->refused('nothing to post', fn () => $this->revalue());
+        $this->assertBooksHold();
+    }
+
+    public function test_paid_in_full_gives_it_back_and_realises_the_difference(): void
+    {
+        $this->revalue();
+        $this->pay('R1', '8000.00', '9288.00', '2026-11-10');
+        $this->match('C3', ['I1' => '', 'R1' => ''], '2026-11-10');
+        // R9: unrealised −144.00, realised gain 56.00.
+        self::assertSame(['1100' => '0.00', '4800' => '-56.00', '4810' => '0.00'], $this->balances('2026-11-10'));
+        self::assertSame('-144.00', $this->balances('2026-10-31')['4810']);
+        self::assertSame('0.00', $this->carried('2026-11-10'));
+        $this->assertBooksHold();
+    }
+
+    public function test_paid_in_part_gives_back_its_share(): void
+    {
+        $this->revalue();
+        $this->pay('R1', '3000.00', '3483.00', '2026-11-10');
+        $settlement = $this->match('C3', ['I1' => '3000.00', 'R1' => ''], '2026-11-10');
+        // R9: base moved 3,462.00, cash 3,483.00, realised 21.00, unrealised −54.00, left 5,770.00 + 90.00.
+        self::assertSame(['1100' => '5860.00', '4800' => '-21.00', '4810' => '-90.00'], $this->balances('2026-11-10'));
+        self::assertSame('5860.00', $this->carried('2026-11-10'));
+        $next = $this->report('currency', ['--as-of' => '2026-11-30']);
+        self::assertSame(['5000.00', '-110.00'], [$next['lines'][0]['amount'], $next['lines'][0]['base']], '5,750.00 less 5,860.00');
+        $this->revalue('2026-11-30');
+        self::assertSame('5750.00', $this->carried('2026-11-30'));
+        $this->pay('R2', '5000.00', '5800.00', '2026-12-05');
+        $this->match('C3', ['I1' => '', 'R2' => ''], '2026-12-05');
+        self::assertSame(
+            ['1100' => '0.00', '4800' => '-51.00', '4810' => '0.00', '6810' => '0.00'],
+            $this->balances('2026-12-05'),
+            'gains and losses each go back to the account that they came from',
+        );
+        $this->assertBooksHold();
+        app(ReverseSettlement::class)->post('back', $settlement, '2026-12-06', 'paid something else');
+        self::assertSame('-54.00', $this->balances('2026-12-06')['4810'], 'what the match had given back stands on the invoice again');
+        $this->assertBooksHold();
+    }
+
+    public function test_a_run_taken_back_leaves_settlements_as_they_are_and_run_again_counts_what_was_settled_since(): void
+    {
+        $run = $this->revalue();
+        $this->pay('R1', '3000.00', '3483.00', '2026-11-10');
+        $this->match('C3', ['I1' => '3000.00', 'R1' => ''], '2026-11-10');
+        app(ReverseRun::class)->post('back', RunKind::Currency, $run, 'the rate was wrong');
+        self::assertSame(['1100' => '5770.00', '4800' => '-21.00', '4810' => '0.00'], $this->balances('2026-11-10'));
+        self::assertSame('9232.00', $this->carried('2026-10-31'));
+        self::assertSame(500_000, $this->openOf('I1', 'invoice'));
+        $this->assertBooksHold();
+        $this->revalue();
+        self::assertSame(['1100' => '5860.00', '4800' => '-21.00', '4810' => '-90.00'], $this->balances('2026-11-10'));
+        self::assertSame('9376.00', $this->carried('2026-10-31'));
+        $this->assertBooksHold();
+    }
+
+    public function test_taken_back_on_day_one_where_the_policy_says_so(): void
+    {
+        $this->import(['settings.csv' => "name,value\ncurrency_policy,reverse\n"]);
+        $run = $this->revalue();
+        self::assertSame(['9376.00', '9232.00'], [$this->carried('2026-10-31'), $this->carried('2026-11-01')]);
+        $this->pay('R1', '8000.00', '9288.00', '2026-11-10');
+        $this->match('C3', ['I1' => '', 'R1' => ''], '2026-11-10');
+        self::assertSame(['1100' => '0.00', '4800' => '-56.00', '4810' => '0.00'], $this->balances('2026-11-10'));
+        app(ReverseRun::class)->post('back', RunKind::Currency, $run, 'wrong');
+        self::assertSame(['9232.00', '0.00'], [$this->carried('2026-10-31'), $this->carried('2026-11-10')]);
+        $this->assertBooksHold();
+    }
+
+    public function test_rates_that_are_missing_old_or_far_from_the_last(): void
+    {
+        $this->get('/currency')->assertOk()->assertSee('1.1720');
+        $plans = app(RunPlans::class);
+        $of = fn (string $day): RunPlan => $plans->of(RunKind::Currency, $this->control(), $day);
+        $this->refused('There is no rate of GBP for 2026-11-10', fn () => $of('2026-11-10'));
+        $this->import(['rates.csv' => "date,currency,rate\n2026-10-31,GBP,1.4000\n"]);
+        $this->refused('GBP at 1.4000 of 2026-10-31 is more than 10 % from 1.1720 of 2026-10-30', fn () => $of('2026-10-31'));
+        self::assertSame('1968.00', $this->report('currency', ['--accept-rates' => true])['total']);
+        $this->get('/currency')->assertOk()->assertSee('more than 10 %')->assertSee('The rates are right');
+        $this->post('/currency/accept-rates', ['key' => 'rates'])->assertRedirect('/currency');
+        $this->get('/currency')->assertOk()->assertSee('11,200.00')->assertDontSee('The rates are right');
+        self::assertSame(1, DB::table('rates_accepted')->count());
+    }
+
+    public function test_a_later_match_of_an_earlier_day_puts_the_run_out_of_date(): void
+    {
+        $run = $this->revalue();
+        $this->pay('R1', '3000.00', '3483.00', '2026-10-20');
+        $this->match('C3', ['I1' => '3000.00', 'R1' => ''], '2026-10-20');
+        self::assertSame([$run => ['I1']], app(Runs::class)->outOfDate(RunKind::Currency, $this->control()->id));
+        $again = app(PostRun::class)->again('again', RunKind::Currency, $this->control(), $run);
+        self::assertSame('5860.00', $this->carried('2026-10-31'));
+        self::assertSame([], app(Runs::class)->outOfDate(RunKind::Currency, $this->control()->id));
+        self::assertGreaterThan($run, $again);
+        $this->assertBooksHold();
+    }
+}
