@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Http\Controllers\AgedController;
+use App\Http\Controllers\AllowanceController;
 use App\Http\Controllers\BankController;
 use App\Http\Controllers\BatchesController;
 use App\Http\Controllers\BooksController;
@@ -120,6 +121,7 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/contra', [RunsController::class, 'index'])->name('contra')->defaults('kind', 'contra');
     Route::get('/residues', [RunsController::class, 'index'])->name('residues')->defaults('kind', 'residues');
     Route::get('/currency', [RunsController::class, 'index'])->name('currency')->defaults('kind', 'currency');
+    Route::get('/allowance', [RunsController::class, 'index'])->name('allowance')->defaults('kind', 'allowance');
     Route::get('/credit-balances', [CreditBalancesController::class, 'index'])->name('credit-balances');
     Route::get('/aged', [AgedController::class, 'index'])->name('aged');
     Route::get('/aged.{format}', [AgedController::class, 'export'])
@@ -224,11 +226,20 @@ Route::middleware('auth')->group(function (): void {
         Route::post('/contra/{item}/back', [RunsController::class, 'pairBack'])
             ->name('contra.back')
             ->whereNumber('item');
+        Route::post('/allowance/specific', [AllowanceController::class, 'specific'])->name('allowance.specific');
+        Route::post('/allowance/overlays', [AllowanceController::class, 'overlay'])->name('allowance.overlay');
+        Route::post('/allowance/overlays/{overlay}/end', [AllowanceController::class, 'endOverlay'])
+            ->name('allowance.end-overlay')
+            ->whereNumber('overlay');
+        Route::post('/allowance/rates', [AllowanceController::class, 'rate'])->name('allowance.rate');
         Route::post('/currency/accept-rates', [RunsController::class, 'acceptRates'])->name('currency.accept');
         Route::post('/contra/runs/{run}/letters', [RunsController::class, 'sendLetters'])
             ->name('contra.send')
             ->whereNumber('run');
-        Route::controller(RunsController::class)->whereIn('kind', ['contra', 'residues', 'currency'])->group(function (): void {
+        Route::controller(RunsController::class)->whereIn(
+            'kind',
+            ['contra', 'residues', 'currency', 'allowance'],
+        )->group(function (): void {
             Route::post('/runs/{kind}', 'post')->name('run.post');
             Route::post('/runs/{kind}/ask', 'ask')->name('run.ask');
             Route::post('/runs/{kind}/approve', 'approve')->name('run.approve');

@@ -27,7 +27,7 @@ abstract class RunCommand extends BooksCommand
     {
         $account = $settings->controlAccount($this->text('account'));
         $run = $plans->of(static::KIND, $account, $this->asOf($settings), $this->rateCheck());
-        $vouchers = $run->lines() === []
+        $vouchers = $run->isEmpty()
             ? []
             : array_map(static fn (PlannedVoucher $of): Voucher => $of->voucher, $post->posting($run)->vouchers);
         $said = [

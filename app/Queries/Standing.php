@@ -275,7 +275,8 @@ final readonly class Standing
             }
         }
         $found = [];
-        foreach (Voucher::query()->whereIn('id', DB::table('items')->whereIn('id', array_keys($matches))->select('voucher_id'))->get() as $of) {
+        $carrying = DB::table('items')->whereIn('id', array_keys($matches))->select('voucher_id');
+        foreach (Voucher::query()->whereIn('id', $carrying)->get() as $of) {
             $standing = $this->voucher($of);
             $ids = array_map(static fn (StandingItem $made): int => $made->item->id, $standing->items);
             $back = array_merge(...array_values(array_intersect_key($matches, array_flip($ids))));

@@ -55,7 +55,9 @@ final readonly class UnrealisedDifferences
         $rows = self::standing([(int) $item->root_id])->get(['i.*', 'p.moved']);
         foreach ($rows as $row) {
             $row->moved -= (int) Matches::standing()
-                ->where(static fn (Builder $query) => $query->where('debit_item_id', $row->root_id)->orWhere('credit_item_id', $row->root_id))
+                ->where(
+                    static fn (Builder $query) => $query->where('debit_item_id', $row->root_id)->orWhere('credit_item_id', $row->root_id),
+                )
                 ->whereIn('settlement_id', $with)
                 ->sum('debit_base');
         }

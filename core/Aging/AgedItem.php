@@ -24,4 +24,10 @@ final readonly class AgedItem
         public string $dueDate,
         public int $contested = 0,
     ) {}
+
+    /** The same item for another amount. */
+    public function carrying(int $base, int $contested): self
+    {
+        return new self($this->customer, $this->name, $this->currency, $base, $this->standing, $this->date, $this->dueDate, $contested);
+    }
 }

@@ -82,6 +82,11 @@ final readonly class ContraPlan implements RunPlan
         return $lines;
     }
 
+    public function isEmpty(): bool
+    {
+        return $this->lines() === [];
+    }
+
     public function leftOut(): array
     {
         return array_map(static fn (LeftOfPair $of): LeftOut => new LeftOut(

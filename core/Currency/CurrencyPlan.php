@@ -85,6 +85,11 @@ final readonly class CurrencyPlan implements RunPlan
         ), $this->revalued);
     }
 
+    public function isEmpty(): bool
+    {
+        return $this->lines() === [];
+    }
+
     public function leftOut(): array
     {
         return $this->left;
@@ -101,7 +106,9 @@ final readonly class CurrencyPlan implements RunPlan
         $plan->fact(new RunPosted(RunKind::Currency, $this->control->id, $this->asOf, $this->policy(), $this->total(), $lines));
         $voucher = $this->voucher();
         $place = $plan->voucher($voucher);
-        $mirror = $this->dayOne === null ? null : $plan->voucher($voucher->mirrored($this->dayOne, "{$voucher->text}, taken back on day one"));
+        $mirror = $this->dayOne === null ? null : $plan->voucher(
+            $voucher->mirrored($this->dayOne, "{$voucher->text}, taken back on day one"),
+        );
         foreach ($this->revalued as $of) {
             $difference = $this->difference($plan, $of, $this->asOf, $of->change, $place);
             if ($mirror !== null) {

@@ -31,14 +31,25 @@ final readonly class GivenBack
     {
         $of = $this->unrealised->difference->head;
 
-        return new ItemHead($of->document, Kind::ExchangeDifference, $of->side->opposite(), $of->account, $this->date, $this->date, $of->document);
+        return new ItemHead(
+            $of->document,
+            Kind::ExchangeDifference,
+            $of->side->opposite(),
+            $of->account,
+            $this->date,
+            $this->date,
+            $of->document,
+        );
     }
 
     /** @return non-empty-list<VoucherLine> */
     public function lines(): array
     {
         $base = $this->unrealised->difference->side->signed($this->share);
-        [$document, $text] = [$this->unrealised->difference->document, "Unrealised exchange difference on {$this->unrealised->difference->document}"];
+        [$document, $text] = [
+            $this->unrealised->difference->document,
+            "Unrealised exchange difference on {$this->unrealised->difference->document}",
+        ];
 
         return [
             new VoucherLine($this->unrealised->control, $base->negated(), $text, $document),

@@ -197,7 +197,13 @@ final class PlanBuilder
             $share = $rest->share($part, $this->asLeft($item)->takeable);
             if ($share->isPositive()) {
                 $day = max($date, $difference->date);
-                $this->givenBack["{$settlement} {$day} {$unrealised->voucher}"][] = new GivenBack($unrealised, $item->ref, $share, $day, $settlement);
+                $this->givenBack["{$settlement} {$day} {$unrealised->voucher}"][] = new GivenBack(
+                    $unrealised,
+                    $item->ref,
+                    $share,
+                    $day,
+                    $settlement,
+                );
                 $this->left[$difference->id] = $difference->less(Money::zero($difference->amount->currency), $share);
             }
         }

@@ -70,6 +70,11 @@ final readonly class ResiduePlan implements RunPlan
         return $this->lines;
     }
 
+    public function isEmpty(): bool
+    {
+        return $this->lines() === [];
+    }
+
     public function leftOut(): array
     {
         return $this->leftOut;

@@ -24,13 +24,14 @@ final class Approval
                 return "{$line->document}, {$line->base->abs()->grouped()}, is above the limit of {$limit->grouped()}";
             }
         }
-        $sum = Money::sum(
+        $lines = Money::sum(
             array_map(static fn (PlannedLine $line): Money => $line->base->abs(), $plan->lines()),
             $plan->total()->currency,
         );
+        $sum = Money::most($lines, $plan->total()->abs());
 
         return $limit !== null && $sum->isMoreThan($limit)
-            ? "the lines come to {$sum->grouped()}, above the limit of {$limit->grouped()}"
+            ? "the run comes to {$sum->grouped()}, above the limit of {$limit->grouped()}"
             : '';
     }
 }

@@ -28,7 +28,10 @@ interface RunPlan
     /** @return list<LeftOut> what it leaves out, each with the one reason */
     public function leftOut(): array;
 
-    /** Sum of its lines, signed, base currency. */
+    /** Whether there is nothing to post. */
+    public function isEmpty(): bool;
+
+    /** Sum of its lines, or of what it changes, signed, base currency. */
     public function total(): Money;
 
     /**

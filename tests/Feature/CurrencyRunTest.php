@@ -41,7 +41,9 @@ final class CurrencyRunTest extends BooksTestCase
     {
         $this->import([
             'items.csv' => self::items(["{$document},receipt,C3,{$date},,GBP,{$amount},{$base},,,{$document}E,"]),
-            'ledger.csv' => self::ledger(["{$document}E,{$date},1500,s,{$base},,{$document},", "{$document}E,{$date},1100,s,,{$base},{$document},"]),
+            'ledger.csv' => self::ledger(
+                ["{$document}E,{$date},1500,s,{$base},,{$document},", "{$document}E,{$date},1100,s,,{$base},{$document},"],
+            ),
         ]);
     }
 
@@ -73,7 +75,10 @@ final class CurrencyRunTest extends BooksTestCase
             [$plan['lines'], $plan['left_out'], $plan['total']],
         );
         self::assertSame(
-            [['account' => '1100', 'debit' => '144.00', 'credit' => '0.00'], ['account' => '4810', 'debit' => '0.00', 'credit' => '144.00']],
+            [
+                ['account' => '1100', 'debit' => '144.00', 'credit' => '0.00'],
+                ['account' => '4810', 'debit' => '0.00', 'credit' => '144.00'],
+            ],
             $plan['voucher'],
         );
         $this->revalue();

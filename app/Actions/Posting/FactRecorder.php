@@ -6,6 +6,7 @@ namespace App\Actions\Posting;
 
 use Ajuste\Core\Contra\BillPart;
 use Ajuste\Core\Posting\Fact;
+use Ajuste\Core\Posting\Fact\AllowancePosted;
 use Ajuste\Core\Posting\Fact\AmountContested;
 use Ajuste\Core\Posting\Fact\BatchPosted;
 use Ajuste\Core\Posting\Fact\ContestEnded;
@@ -59,6 +60,7 @@ final readonly class FactRecorder
                 $fact instanceof LinesMeant => $this->linesMeant($fact, $keys),
                 $fact instanceof AmountContested => $this->contested($fact, $keys, $recordedAt),
                 $fact instanceof ContraPosted => $this->contra($fact, $keys),
+                $fact instanceof AllowancePosted => $this->allowance($fact, $keys),
                 default => $this->row($fact, $keys, $recordedAt),
             };
         }
@@ -123,6 +125,20 @@ final readonly class FactRecorder
             'amount' => $part->amount->minor,
             'base' => $part->base->minor,
         ], $fact->bills));
+    }
+
+    private function allowance(AllowancePosted $fact, PlanKeys $keys): void
+    {
+        foreach ($fact->specific as $line) {
+            if ($line->amount->isPositive()) {
+                DB::table('allowance_posted')->insert([
+                    'run_id' => $keys->run,
+                    'customer_id' => $line->of->customer->id,
+                    'item_id' => $line->of->itemId,
+                    'amount' => $line->amount->minor,
+                ]);
+            }
+        }
     }
 
     private function runPosted(RunPosted $fact, PlanKeys $keys, string $recordedAt): void

@@ -15,7 +15,7 @@ use App\Support\AuditTrail;
 use App\Support\Moment;
 use Illuminate\Support\Facades\DB;
 
-/** A person says that closing rates which are far from the last ones are right (R9). A rate that changes afterwards is asked about again. */
+/** A person says that closing rates which are far from the last ones are right (R9). One that changes afterwards is asked about again. */
 final readonly class AcceptRates
 {
     public function __construct(private ForeignItems $items, private Rates $rates, private Actor $actor, private AuditTrail $audit) {}

@@ -42,7 +42,7 @@ final readonly class PostRun
     /** @throws Refusal when nothing is to be posted, or it cannot be */
     public function posting(RunPlan $run): PostingPlan
     {
-        if ($run->lines() === []) {
+        if ($run->isEmpty()) {
             throw new Refusal("Nothing is left for this run as of {$run->asOf()}. There is nothing to post.");
         }
         $plan = new PlanBuilder;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Runs;
 
+use Ajuste\Core\Allowance\Allowances;
 use Ajuste\Core\Contra\Contras;
 use Ajuste\Core\Contra\VoucherPer;
 use Ajuste\Core\Currency\ClosingRate;
@@ -16,6 +17,7 @@ use Ajuste\Core\Refusal;
 use Ajuste\Core\Residue\Residues;
 use Ajuste\Core\Run\RunKind;
 use Ajuste\Core\Run\RunPlan;
+use App\Queries\AllowanceBook;
 use App\Queries\ContraPairs;
 use App\Queries\ForeignItems;
 use App\Queries\Rates;
@@ -33,6 +35,7 @@ final readonly class RunPlans
         private ContraPairs $pairs,
         private ForeignItems $foreign,
         private Rates $rates,
+        private AllowanceBook $allowance,
     ) {}
 
     /** @throws Refusal when the rule cannot be applied */
@@ -58,6 +61,14 @@ final readonly class RunPlans
                 CurrencyPolicy::from($this->settings->text(Setting::CurrencyPolicy)),
                 $this->settings->calendar(),
             ))->plan($control, $asOf, $this->foreign->of($control, $asOf), $this->closingRates($control, $asOf, $check), $choices),
+            RunKind::Allowance => Allowances::plan(
+                $this->settings->accounts(),
+                $control,
+                $asOf,
+                $this->allowance->exposures($control, $asOf),
+                $this->allowance->basis(),
+                $this->allowance->before($asOf),
+            ),
             default => throw new Refusal('This run has a page of its own.'),
         };
     }

@@ -50,26 +50,23 @@ final class RunsController
         try {
             $run = $plans->of($of, $at->account, $at->asOf);
         } catch (Refusal $refusal) {
-            return view('runs.refused', ['kind' => $of, 'asOf' => $at->asOf, 'why' => $refusal->getMessage(), 'key' => bin2hex(random_bytes(16))]);
+            return view(
+                'runs.refused',
+                ['kind' => $of, 'asOf' => $at->asOf, 'why' => $refusal->getMessage(), 'key' => bin2hex(random_bytes(16))],
+            );
         }
         [$posting, $refusal] = self::rehearsed(static fn (): PostingPlan => $post->posting($run));
         $request = $decisions->open($of, $at->account, $at->asOf);
         $digest = $posting?->digest() ?? '';
         $vouchers = array_map(static fn (PlannedVoucher $of): Voucher => $of->voucher, $posting->vouchers ?? []);
 
-        $page = match ($of) {
-            RunKind::Contra => 'runs.contra',
-            RunKind::Currency => 'runs.currency',
-            default => 'runs.residues',
-        };
-
-        return view($page, [
+        return view(self::page($of), [
             'kind' => $of,
             'run' => $run,
             'digest' => $digest,
             'vouchers' => count($vouchers),
             'sums' => VoucherSums::of($vouchers),
-            'refusal' => $run->lines() === [] ? '' : $refusal,
+            'refusal' => $run->isEmpty() ? '' : $refusal,
             'why' => $post->needsApproval($run),
             'request' => $request,
             'unchanged' => $request !== null && $request->digest === $digest,
@@ -198,6 +195,17 @@ final class RunsController
     private static function kind(string $kind): RunKind
     {
         return RunKind::from(str_replace('-', '_', $kind));
+    }
+
+    /** @return view-string */
+    private static function page(RunKind $kind): string
+    {
+        return match ($kind) {
+            RunKind::Contra => 'runs.contra',
+            RunKind::Currency => 'runs.currency',
+            RunKind::Allowance => 'runs.allowance',
+            default => 'runs.residues',
+        };
     }
 
     private static function done(string $kind, string $text): RedirectResponse

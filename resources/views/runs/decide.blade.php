@@ -15,7 +15,7 @@
     @if ($unchanged && $user->role->mayReview() && $user->name !== $request->who)
         <form method="post" action="{{ route('run.approve', $path) }}" class="foot">@csrf
             <input type="hidden" name="key" value="{{ $key }}">
-            <button class="button main" data-main>Approve and post {{ Say::count(count($run->lines()), 'line') }},
+            <button class="button main" data-main>Approve and post {{ $what ?? Say::count(count($run->lines()), 'line') }},
                 {{ $run->total()->grouped() }} <kbd>Ctrl ↵</kbd></button>
         </form>
         <form method="post" action="{{ route('run.send-back', $path) }}" class="flex gap-2 items-end mt-2">@csrf
@@ -39,6 +39,6 @@
             <span class="slate">A second person approves it: {{ $why }}.</span>
         @endif
         <button class="button main ml-auto" data-main>{{ $why === '' ? $verb : 'Ask for approval of' }}
-            {{ Say::count(count($run->lines()), 'line') }}, {{ $run->total()->grouped() }} <kbd>Ctrl ↵</kbd></button>
+            {{ $what ?? Say::count(count($run->lines()), 'line') }}, {{ $run->total()->grouped() }} <kbd>Ctrl ↵</kbd></button>
     </form>
 @endif

@@ -9,6 +9,6 @@
                 <button class="button" data-hotkey="a">The rates are right <kbd>A</kbd></button>
             </form>
         @endif
-        <p><a href="{{ route('intake') }}">Hand in rates</a></p>
+        <p><a href="{{ route('intake') }}">Intake</a></p>
     </div>
 </x-layout>

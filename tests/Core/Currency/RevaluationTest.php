@@ -70,8 +70,12 @@ final class RevaluationTest extends TestCase
         return new ForeignItem(new Customer(5, 'C5', 'Cinco'), $item, Money::ofMinor($carried, 'EUR'), $lastSettled);
     }
 
-    private static function rate(string $value, ?string $before = null, bool $accepted = false, Quote $quote = Quote::BasePerUnit): ClosingRate
-    {
+    private static function rate(
+        string $value,
+        ?string $before = null,
+        bool $accepted = false,
+        Quote $quote = Quote::BasePerUnit,
+    ): ClosingRate {
         $of = static fn (string $rate, string $day): DatedRate => new DatedRate(Rate::of(Currency::of('GBP'), $rate, $quote), $day);
 
         return new ClosingRate($of($value, '2026-10-30'), $before === null ? null : $of($before, '2026-10-29'), $accepted);
@@ -87,7 +91,13 @@ final class RevaluationTest extends TestCase
         $calendar = new Calendar([Period::between('2026-10', '2026-10-01', '2026-11-01')]);
         $rule = new Revaluation(self::accounts(), Currency::of('EUR'), $policy, $calendar);
 
-        return $rule->plan(self::control(), '2026-10-31', $items, ['GBP' => $rate ?? self::rate('1.1720')], $choices ?? new RunChoices([], []));
+        return $rule->plan(
+            self::control(),
+            '2026-10-31',
+            $items,
+            ['GBP' => $rate ?? self::rate('1.1720')],
+            $choices ?? new RunChoices([], []),
+        );
     }
 
     private static function posting(CurrencyPlan $plan): PostingPlan
@@ -111,7 +121,9 @@ final class RevaluationTest extends TestCase
     private static function items(PostingPlan $plan): array
     {
         return array_map(
-            static fn (NewItem $of): string => "{$of->head->document} {$of->head->date} {$of->effect()->decimal()} {$of->corrects?->inBooks()}",
+            static fn (NewItem $of): string => implode(' ', [
+                $of->head->document, $of->head->date, $of->effect()->decimal(), $of->corrects?->inBooks(),
+            ]),
             $plan->items,
         );
     }
@@ -213,7 +225,10 @@ final class RevaluationTest extends TestCase
             ['2026-11-10 1100 -54.00 4810 54.00 1100 -90.00 4810 90.00', '2026-11-30 1100 15.00 6810 -15.00 1100 25.00 6810 -25.00'],
             self::vouchers($posting),
         );
-        self::assertSame([$settlement, $settlement], array_map(static fn (PlannedVoucher $of): ?int => $of->settlement, $posting->vouchers));
+        self::assertSame(
+            [$settlement, $settlement],
+            array_map(static fn (PlannedVoucher $of): ?int => $of->settlement, $posting->vouchers),
+        );
         self::assertSame(
             ['I1 2026-11-10 -54.00 1', 'I1 2026-11-10 -90.00 1', 'I1 2026-11-30 15.00 1', 'I1 2026-11-30 25.00 1'],
             self::items($posting),
