@@ -10,11 +10,9 @@ enum Quote: string
     case BasePerUnit = 'base_per_unit';
     case UnitPerBase = 'unit_per_base';
 
-    public function words(): string
+    /** What is said beside a rate; the usual direction says nothing. */
+    public function suffix(): string
     {
-        return match ($this) {
-            self::BasePerUnit => 'base per unit',
-            self::UnitPerBase => 'units per base',
-        };
+        return $this === self::BasePerUnit ? '' : 'per base';
     }
 }

@@ -170,6 +170,7 @@ final class DemoFiles
         ],
         'agreements' => ['customer', 'supplier', 'reference', 'from', 'to', 'currency', 'scope'],
         'rates' => ['date', 'currency', 'rate', 'quoted'],
+        'allowance_rates' => ['group', 'bucket', 'rate', 'source'],
         'items' => [
             'document',
             'kind',
@@ -186,6 +187,8 @@ final class DemoFiles
             'batch',
             'terms',
         ],
+        'instalments' => ['document', 'due_date', 'amount'],
+        'specific_allowances' => ['customer', 'document', 'amount', 'percent', 'reason', 'review'],
         'item_lines' => ['document', 'line', 'description', 'quantity', 'unit_price', 'net', 'tax_rate', 'account'],
         'matches' => ['date', 'debit_document', 'credit_document', 'amount'],
         'supplier_items' => ['document', 'kind', 'supplier', 'date', 'due_date', 'currency', 'amount', 'base_amount', 'open', 'reference'],
@@ -224,6 +227,62 @@ final class DemoFiles
         }
         $this->oddKinds();
         $this->plantFaults();
+        $this->allowance();
+        $this->instalments();
+    }
+
+    /** Loss rates by age, and two customers who are looked at by name: one is insolvent, one disputes what it owes. */
+    private function allowance(): void
+    {
+        foreach (['' => ['0.3', '1.6', '3.6', '6.6', '20'], 'member' => ['0.1', '0.5', '1', '2', '5']] as $group => $rates) {
+            foreach (['not_due', '1-30', '31-60', '61-90', 'over_90'] as $place => $bucket) {
+                $source = 'losses of the last three years';
+                $this->add('allowance_rates', ['group' => $group, 'bucket' => $bucket, 'rate' => $rates[$place], 'source' => $source]);
+            }
+        }
+        [$insolvent, $disputes] = $this->oldest();
+        $this->add('specific_allowances', [
+            'customer' => $insolvent[0], 'document' => '', 'amount' => '', 'percent' => '60', 'reason' => 'insolvency opened in September',
+            'review' => '2026-12-15',
+        ]);
+        $this->add('specific_allowances', [
+            'customer' => $disputes[0], 'document' => $disputes[1], 'amount' => '120.00', 'percent' => '', 'reason' => 'says it never came',
+            'review' => '2026-11-30',
+        ]);
+    }
+
+    /** A large order of October is paid in three parts. */
+    private function instalments(): void
+    {
+        $most = ['open' => 0, 'document' => '', 'date' => ''];
+        foreach ($this->open as $customer => $invoices) {
+            foreach ($invoices as $invoice) {
+                $isNew = $invoice['date'] >= '2026-10-01' && $invoice['matched'] === 0 && $this->customers[$customer]['currency'] === 'EUR';
+                $most = $isNew && $invoice['open'] > $most['open'] ? $invoice : $most;
+            }
+        }
+        $third = intdiv($most['open'], 3);
+        foreach ([20 => $third, 50 => $third, 80 => $most['open'] - 2 * $third] as $days => $part) {
+            $this->add('instalments', [
+                'document' => $most['document'], 'due_date' => Day::plus($most['date'], $days), 'amount' => $this->say($part, 'EUR'),
+            ]);
+        }
+    }
+
+    /** @return list<array{string, string}> customer and document of the two that are longest open in EUR, of two customers */
+    private function oldest(): array
+    {
+        $found = [];
+        foreach ($this->open as $customer => $invoices) {
+            foreach ($invoices as $invoice) {
+                if ($invoice['open'] > 15_000 && $this->customers[$customer]['currency'] === 'EUR') {
+                    $found[$customer] ??= [$invoice['due'], (string) $customer, $invoice['document']];
+                }
+            }
+        }
+        sort($found);
+
+        return array_map(static fn (array $of): array => [$of[1], $of[2]], array_slice($found, 0, 2));
     }
 
     /** @return array<string, string> content by file name, as handed over on the first days of November */

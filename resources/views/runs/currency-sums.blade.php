@@ -15,7 +15,7 @@
         @forelse ($run->byCurrency() as $sum)
             <tr>
                 <td>{{ $sum->open->currency->code }}</td>
-                <td class="nowrap">{{ $sum->rate->now->rate->value }} <span class="slate">{{ $sum->rate->now->rate->quote->words() }},
+                <td class="nowrap">{{ $sum->rate->now->rate->value }} <span class="slate">{{ $sum->rate->now->rate->quote->suffix() }}
                         {{ Say::shortDay($sum->rate->now->date) }}</span></td>
                 <td class="n">{{ Say::balance($sum->open) }}</td>
                 <td class="n">{{ Say::balance($sum->carried) }}</td>

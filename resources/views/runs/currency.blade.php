@@ -1,5 +1,5 @@
 @use('App\Http\Say')
-<x-layout title="Currency" station="currency" class="halves even">
+<x-layout title="Currency" station="currency" class="halves">
     <div class="pane" x-data="grid">
         <h1>Currency as of {{ Say::day($run->asOf()) }}</h1>
         <p class="lead">Open foreign items at the closing rate; unrealised differences are {{ $run->policy() }}.
