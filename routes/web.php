@@ -16,6 +16,7 @@ use App\Http\Controllers\FindController;
 use App\Http\Controllers\IntakeController;
 use App\Http\Controllers\JournalsController;
 use App\Http\Controllers\LedgerController;
+use App\Http\Controllers\MovementController;
 use App\Http\Controllers\NotesController;
 use App\Http\Controllers\ProofController;
 use App\Http\Controllers\ReceiptsController;
@@ -25,6 +26,7 @@ use App\Http\Controllers\RunsController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\SettingsController;
 use App\Http\Controllers\StandInController;
+use App\Http\Controllers\StatementsController;
 use App\Http\Controllers\TableController;
 use App\Http\Controllers\UnappliedController;
 use Illuminate\Support\Facades\Route;
@@ -121,6 +123,10 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/contra', [RunsController::class, 'index'])->name('contra')->defaults('kind', 'contra');
     Route::get('/residues', [RunsController::class, 'index'])->name('residues')->defaults('kind', 'residues');
     Route::get('/currency', [RunsController::class, 'index'])->name('currency')->defaults('kind', 'currency');
+    Route::get('/movement', [MovementController::class, 'index'])->name('movement');
+    Route::get('/movement.{format}', [MovementController::class, 'export'])->name('movement.export')->whereIn('format', ['csv', 'xlsx']);
+    Route::get('/measures', [StatementsController::class, 'measures'])->name('measures');
+    Route::get('/customers/{customer}/statement.pdf', [StatementsController::class, 'pdf'])->name('statement')->whereNumber('customer');
     Route::get('/allowance', [RunsController::class, 'index'])->name('allowance')->defaults('kind', 'allowance');
     Route::get('/credit-balances', [CreditBalancesController::class, 'index'])->name('credit-balances');
     Route::get('/aged', [AgedController::class, 'index'])->name('aged');
@@ -226,6 +232,9 @@ Route::middleware('auth')->group(function (): void {
         Route::post('/contra/{item}/back', [RunsController::class, 'pairBack'])
             ->name('contra.back')
             ->whereNumber('item');
+        Route::post('/customers/{customer}/statement', [StatementsController::class, 'send'])
+            ->name('statement.send')
+            ->whereNumber('customer');
         Route::post('/allowance/specific', [AllowanceController::class, 'specific'])->name('allowance.specific');
         Route::post('/allowance/overlays', [AllowanceController::class, 'overlay'])->name('allowance.overlay');
         Route::post('/allowance/overlays/{overlay}/end', [AllowanceController::class, 'endOverlay'])

@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace Ajuste\Core\Measures;
 
 use Ajuste\Core\Calendar\Day;
+use Ajuste\Core\Money\Money;
+use Brick\Math\BigDecimal;
+use Brick\Math\RoundingMode;
 
 /** How late a customer usually pays: days between due date and payment, weighted by amount (R15). */
 final class DaysToPay
@@ -12,6 +15,31 @@ final class DaysToPay
     private int $weighted = 0;
 
     private int $amount = 0;
+
+    /**
+     * What was worked out elsewhere.
+     *
+     * @param int $weighted days × amount, summed
+     * @param int $amount minor units of base currency
+     */
+    public static function summed(int $weighted, int $amount): self
+    {
+        $days = new self;
+        [$days->weighted, $days->amount] = [$weighted, $amount];
+
+        return $days;
+    }
+
+    /** With one decimal, half away from zero; null while nothing was paid. */
+    public function average(): ?BigDecimal
+    {
+        return $this->amount === 0 ? null : BigDecimal::of($this->weighted)->dividedBy($this->amount, 1, RoundingMode::HALF_UP);
+    }
+
+    public function amount(Money $like): Money
+    {
+        return Money::ofMinor($this->amount, $like->currency);
+    }
 
     /** @param  int  $amount what was paid, minor units of base currency, above zero */
     public function add(string $due, string $paid, int $amount): void

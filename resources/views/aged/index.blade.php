@@ -29,7 +29,8 @@
                 <label>Columns end at <input type="text" name="buckets" value="{{ implode(',', $list->buckets->edges) }}" class="w-24"></label> <span
                     class="slate">days</span>
             </form>
-            <a class="tag ml-auto" href="{{ route('allowance') }}">Allowance</a>
+            <a class="tag ml-auto" href="{{ route('movement') }}">Movement</a><a class="tag" href="{{ route('allowance') }}">Allowance</a>
+            <a class="tag" href="{{ route('measures') }}">Measures</a>
             <span class="slate">In {{ $base->code }} at carrying amount</span>
             <a class="tag" hx-boost="false" href="{{ route('aged.export', ['format' => 'csv', ...$asked]) }}">CSV</a><a class="tag" hx-boost="false"
                 href="{{ route('aged.export', ['format' => 'xlsx', ...$asked]) }}">XLSX</a>

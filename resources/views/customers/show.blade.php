@@ -15,6 +15,8 @@
                 @if (Auth::user()->role->mayWrite())
                     <a href="{{ route('credit-note', $customer->id) }}">Credit note</a>
                 @endif
+                <a hx-boost="false" href="{{ route('statement', $customer->id) }}">Statement, PDF</a>
+                @includeWhen(Auth::user()->role->mayWrite(), 'customers.send-statement')
         </p>
         <x-svg.balance :picture="$picture" />
         <x-filter />

@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use Ajuste\Core\Calendar\Day;
+use Ajuste\Core\Movement\MovementFigures;
+use App\Http\Download;
+use App\Http\ViewPoint;
+use App\Queries\Movements;
+use App\Queries\Settings;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\View\View;
+
+/** The roll-forward of the control account. */
+final class MovementController
+{
+    public function index(Request $request, ViewPoint $at, Settings $settings, Movements $movements): View
+    {
+        return view('aged.movement', [
+            'movement' => $movements->of($at->account, self::from($request, $at, $settings), $at->asOf, $at->knownAt),
+            'account' => $at->account,
+            'base' => $settings->base(),
+        ]);
+    }
+
+    public function export(string $format, Request $request, ViewPoint $at, Settings $settings, Movements $movements): Response
+    {
+        $movement = $movements->of($at->account, self::from($request, $at, $settings), $at->asOf, $at->knownAt);
+        $rows = [
+            ['line', 'ledger', 'customers', 'difference'],
+            ...array_map(static fn (MovementFigures $of): array => [
+                $of->line->value, $of->ledger->decimal(), $of->customers->decimal(), $of->difference()->decimal(),
+            ], $movement->lines),
+        ];
+
+        return Download::table($rows, "movement-{$at->account->number}-{$movement->from}-{$movement->to}", $format, [1, 2, 3]);
+    }
+
+    private static function from(Request $request, ViewPoint $at, Settings $settings): string
+    {
+        $from = $request->string('from')->toString();
+
+        return $from === '' ? $settings->calendar()->containing($at->asOf)->first : Day::of($from);
+    }
+}

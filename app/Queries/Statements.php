@@ -1,0 +1,135 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Queries;
+
+use Ajuste\Core\Aging\AgedItem;
+use Ajuste\Core\Aging\AgedList;
+use Ajuste\Core\Exchange\Setting;
+use Ajuste\Core\Ledger\Account;
+use Ajuste\Core\Money\Currency;
+use Ajuste\Core\Money\Money;
+use Ajuste\Core\Refusal;
+use Ajuste\Core\Statement\Statement;
+use Ajuste\Core\Statement\StatementLine;
+use Ajuste\Core\Subledger\Customer;
+use Ajuste\Core\Subledger\Kind;
+use Ajuste\Core\Subledger\OpenItem;
+use App\Support\Pdf;
+use Illuminate\Support\Facades\DB;
+use stdClass;
+
+/** Statements of customers, one for each currency. */
+final readonly class Statements
+{
+    public function __construct(
+        private Settings $settings,
+        private Positions $positions,
+        private Reports $reports,
+        private InstalmentPlans $plans,
+        private Customers $customers,
+    ) {}
+
+    /**
+     * @param string $from first day
+     * @param string $to last day, as of which open amounts and age are said
+     * @return list<Statement> by currency; none where nothing happened and nothing is owed
+     *
+     * @throws Refusal when there is no such customer
+     */
+    public function of(Account $account, int $customerId, string $from, string $to): array
+    {
+        $customer = $this->customers->find($customerId);
+        $open = [];
+        foreach ($this->positions->openOf($account->id, $customerId, $to) as $item) {
+            $open[$item->id] = $item;
+        }
+        $rows = DB::table('items')
+            ->where('customer_id', $customerId)
+            ->where('control_account_id', $account->id)
+            ->where('date', '<=', $to)
+            ->where('amount', '>', 0)
+            ->whereNull('superseded_at')
+            ->orderBy('date')
+            ->orderBy('id')
+            ->get(['root_id', 'date', 'due_date', 'document', 'kind', 'side', 'currency', 'amount']);
+        $statements = [];
+        foreach ($rows->groupBy('currency') as $code => $ofCurrency) {
+            $currency = Currency::of((string) $code);
+            $before = $ofCurrency->filter(static fn (stdClass $row): bool => $row->date < $from);
+            $lines = $ofCurrency->filter(static fn (stdClass $row): bool => $row->date >= $from);
+            $own = array_values(array_filter($open, static fn (OpenItem $item): bool => $item->open->isIn($currency)));
+            $statements[] = new Statement(
+                $customer,
+                $currency,
+                $from,
+                $to,
+                Money::ofMinor((int) $before->sum(self::signed(...)), $currency),
+                array_values(
+                    $lines->map(static fn (stdClass $row): StatementLine => self::line($row, $open[$row->root_id] ?? null))->all(),
+                ),
+                $this->aged($account, $customer, $to, $own),
+            );
+        }
+
+        return array_values(array_filter($statements, static fn (Statement $of): bool => ! $of->isBlank()));
+    }
+
+    /** @param  list<Statement>  $statements of one customer */
+    public function pdf(array $statements): string
+    {
+        return Pdf::of('customers.statement', [
+            'statements' => $statements,
+            'booksName' => $this->settings->text(Setting::BooksName),
+        ]);
+    }
+
+    /**
+     * In the items' own currency.
+     *
+     * @param list<OpenItem> $open
+     */
+    private function aged(Account $account, Customer $customer, string $asOf, array $open): AgedList
+    {
+        $plans = $this->plans->of($account->id, null, [$customer->id]);
+        $items = [];
+        foreach ($open as $item) {
+            $parts = isset($plans[$item->id]) ? $plans[$item->id]->open($item->position->matched, 0, 0) : [];
+            $due = $parts === [] ? [[$item->dueDate, $item->open->minor]] : array_map(
+                static fn ($part): array => [$part->dueDate, $part->open],
+                $parts,
+            );
+            foreach ($due as [$dueDate, $amount]) {
+                $items[] = new AgedItem(
+                    $customer->number,
+                    $customer->name,
+                    $item->open->currency->code,
+                    $item->side->sign() * $amount,
+                    $item->side,
+                    $item->date,
+                    $dueDate,
+                );
+            }
+        }
+
+        return AgedList::of($asOf, $this->reports->buckets(null, null), $this->reports->credits(null), $items);
+    }
+
+    private static function line(stdClass $row, ?OpenItem $open): StatementLine
+    {
+        return new StatementLine(
+            $row->date,
+            $row->document,
+            Kind::from($row->kind),
+            $row->due_date,
+            Money::ofMinor(self::signed($row), $row->currency),
+            $open === null ? Money::zero($row->currency) : $open->side->signed($open->open),
+        );
+    }
+
+    private static function signed(stdClass $row): int
+    {
+        return $row->side === 'debit' ? $row->amount : -$row->amount;
+    }
+}

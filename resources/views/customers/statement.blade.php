@@ -1,0 +1,64 @@
+@use('App\Http\Say')
+@php $words = fn(string $label) => $label === 'not_due' ? 'Not due' : ucfirst(str_replace(['_', '-'], [' ', '–'], $label)); @endphp
+<x-paper title="Statement">
+    @foreach ($statements as $of)
+        <div class="soft">{{ $booksName }}</div>
+        <h1>Statement of account, {{ $of->currency->code }}</h1>
+        <p>{{ $of->customer->number }} {{ $of->customer->name }}<br><span class="soft">{{ Say::day($of->from) }} to {{ Say::day($of->to) }}</span></p>
+        <table>
+            <thead>
+                <tr>
+                    <th>Date</th>
+                    <th>Document</th>
+                    <th>Due</th>
+                    <th class="n">Debit</th>
+                    <th class="n">Credit</th>
+                    <th class="n">Open</th>
+                </tr>
+            </thead>
+            <tbody>
+                <tr>
+                    <td colspan="3">Brought forward</td>
+                    <td class="n">{{ $of->forward->isNegative() ? '' : $of->forward->grouped() }}</td>
+                    <td class="n">{{ $of->forward->isNegative() ? $of->forward->abs()->grouped() : '' }}</td>
+                    <td></td>
+                </tr>
+                @foreach ($of->lines as $line)
+                    <tr>
+                        <td>{{ Say::day($line->date) }}</td>
+                        <td>{{ ucfirst($line->kind->words()) }} {{ $line->document }}</td>
+                        <td>{{ $line->amount->isPositive() ? Say::day($line->dueDate) : '' }}</td>
+                        <td class="n">{{ $line->amount->isPositive() ? $line->amount->grouped() : '' }}</td>
+                        <td class="n">{{ $line->amount->isPositive() ? '' : $line->amount->abs()->grouped() }}</td>
+                        <td class="n">{{ $line->open->isZero() ? '' : Say::balance($line->open) }}</td>
+                    </tr>
+                @endforeach
+            </tbody>
+            <tfoot>
+                <tr>
+                    <td colspan="3">Balance, {{ Say::day($of->to) }}</td>
+                    <td class="n" colspan="3">{{ Say::balance($of->balance) }} {{ $of->currency->code }}</td>
+                </tr>
+            </tfoot>
+        </table>
+        <table>
+            <thead>
+                <tr>
+                    @foreach ($of->buckets() as $label)
+                        <th class="n">{{ $words($label) }}</th>
+                    @endforeach
+                </tr>
+            </thead>
+            <tbody>
+                <tr>
+                    @foreach ($of->amounts() as $amount)
+                        <td class="n">{{ $amount->grouped() }}</td>
+                    @endforeach
+                </tr>
+            </tbody>
+        </table>
+        @unless ($loop->last)
+            <div style="page-break-after: always"></div>
+        @endunless
+    @endforeach
+</x-paper>
