@@ -34,13 +34,12 @@ final readonly class Movement
      */
     public static function between(string $from, Proof $before, Proof $after, array $moved, array $takenBack, Currency $base): self
     {
-        $apart = [];
-        $causes = [];
+        $apart = $causes = [];
         foreach ([-1 => $before, 1 => $after] as $sign => $proof) {
             foreach ($proof->lines as $cause) {
-                $line = self::lineOf($cause, $takenBack)->value;
-                $apart[$line] = ($apart[$line] ?? 0) - $sign * $cause->amount;
-                $causes[$line][$cause->key()] = $cause;
+                [$line, $key] = [self::lineOf($cause, $takenBack)->value, $cause->key()];
+                $apart[$line][$key] = ($apart[$line][$key] ?? 0) - $sign * $cause->amount;
+                $causes[$key] = $cause;
             }
         }
         $money = static fn (int $minor): Money => Money::ofMinor($minor, $base);
@@ -49,9 +48,10 @@ final readonly class Movement
             $customers = $moved[$line->value] ?? 0;
             $lines[] = new MovementFigures(
                 $line,
-                $money($customers + ($apart[$line->value] ?? 0)),
+                $money($customers + array_sum($apart[$line->value] ?? [])),
                 $money($customers),
-                array_values($causes[$line->value] ?? []),
+                // one that stands as it did on the day before makes no difference here
+                array_values(array_intersect_key($causes, array_filter($apart[$line->value] ?? []))),
             );
         }
         $lines[] = new MovementFigures(MovementLine::Closing, $money($after->control), $money($after->customers), []);

@@ -35,7 +35,7 @@
                             {{ $of->difference()->isZero() ? '·' : Say::balance($of->difference()) }}</td>
                         <td class="soft">
                             @foreach (array_slice($of->causes, 0, 4) as $cause)
-                                <a href="{{ route('proof') }}">{{ $cause->cause->words() }} {{ $cause->document() }}</a>{{ $loop->last ? '' : ', ' }}
+                                <a href="{{ route('proof') }}">{{ trim($cause->cause->words() . ' ' . $cause->document()) }}</a>{{ $loop->last ? '' : ', ' }}
                             @endforeach
                             @if (count($of->causes) > 4)
                                 and {{ count($of->causes) - 4 }} more
