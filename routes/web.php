@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Http\Controllers\AgedController;
 use App\Http\Controllers\AllowanceController;
+use App\Http\Controllers\ApprovalsController;
 use App\Http\Controllers\BankController;
 use App\Http\Controllers\BatchesController;
 use App\Http\Controllers\BooksController;
@@ -16,6 +17,7 @@ use App\Http\Controllers\FindController;
 use App\Http\Controllers\IntakeController;
 use App\Http\Controllers\JournalsController;
 use App\Http\Controllers\LedgerController;
+use App\Http\Controllers\LostDebtsController;
 use App\Http\Controllers\MovementController;
 use App\Http\Controllers\NotesController;
 use App\Http\Controllers\ProofController;
@@ -123,6 +125,8 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/contra', [RunsController::class, 'index'])->name('contra')->defaults('kind', 'contra');
     Route::get('/residues', [RunsController::class, 'index'])->name('residues')->defaults('kind', 'residues');
     Route::get('/currency', [RunsController::class, 'index'])->name('currency')->defaults('kind', 'currency');
+    Route::get('/approvals', [ApprovalsController::class, 'index'])->name('approvals');
+    Route::get('/approvals/{id}', [ApprovalsController::class, 'show'])->name('approval')->whereNumber('id');
     Route::get('/movement', [MovementController::class, 'index'])->name('movement');
     Route::get('/movement.{format}', [MovementController::class, 'export'])->name('movement.export')->whereIn('format', ['csv', 'xlsx']);
     Route::get('/measures', [StatementsController::class, 'measures'])->name('measures');
@@ -232,6 +236,18 @@ Route::middleware('auth')->group(function (): void {
         Route::post('/contra/{item}/back', [RunsController::class, 'pairBack'])
             ->name('contra.back')
             ->whereNumber('item');
+        Route::post('/approvals/{id}/approve', [ApprovalsController::class, 'approve'])->name('approval.approve')->whereNumber('id');
+        Route::post('/approvals/{id}/send-back', [ApprovalsController::class, 'sendBack'])->name('approval.send-back')->whereNumber('id');
+        Route::get('/customers/{customer}/irrecoverable', [LostDebtsController::class, 'create'])
+            ->name('irrecoverable')
+            ->whereNumber('customer');
+        Route::post('/customers/{customer}/irrecoverable', [LostDebtsController::class, 'post'])
+            ->name('irrecoverable.post')
+            ->whereNumber('customer');
+        Route::post('/customers/{customer}/irrecoverable/rehearse', [LostDebtsController::class, 'rehearse'])
+            ->name('irrecoverable.rehearse')
+            ->whereNumber('customer');
+        Route::post('/written-off/{item}/recover', [LostDebtsController::class, 'recover'])->name('recover')->whereNumber('item');
         Route::post('/customers/{customer}/statement', [StatementsController::class, 'send'])
             ->name('statement.send')
             ->whereNumber('customer');

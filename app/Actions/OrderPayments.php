@@ -11,6 +11,7 @@ use Ajuste\Core\Exchange\Setting;
 use Ajuste\Core\Money\Currency;
 use Ajuste\Core\Money\Money;
 use Ajuste\Core\Refusal;
+use App\Actions\Approvals\SecondPerson;
 use App\Actions\Posting\Once;
 use App\Queries\MoneyAccounts;
 use App\Queries\RefundList;
@@ -22,7 +23,7 @@ use App\Support\Moment;
 use Illuminate\Support\Facades\DB;
 use stdClass;
 
-/** Transfers that wait: looked at by the reviewer where the bank details are new, then ordered from the bank. */
+/** Transfers that wait: approved by a second person (R13), then ordered from the bank. */
 final readonly class OrderPayments
 {
     public function __construct(
@@ -30,14 +31,15 @@ final readonly class OrderPayments
         private RefundList $refunds,
         private MoneyAccounts $accounts,
         private Bank $bank,
+        private SecondPerson $second,
         private Actor $actor,
         private AuditTrail $audit,
     ) {}
 
     /**
-     * The reviewer looked at an account number that is new.
+     * A second person looked at the transfer and its account number.
      *
-     * @throws Refusal when nothing is to be approved
+     * @throws Refusal when nothing is to be approved, or it is not another reviewer than the one who paid back
      */
     public function approve(string $key, int $refundId): void
     {
@@ -45,10 +47,11 @@ final readonly class OrderPayments
             $refund =
                 DB::table('refunds')->where('id', $refundId)->first() ??
                 throw Refusal::notFound('There is no such refund. Load the page again.');
-            if ($refund->iban_changed_at === '' || DB::table('refunds_approved')->where('refund_id', $refundId)->exists()) {
+            if ($refund->way !== 'transfer' || DB::table('refunds_approved')->where('refund_id', $refundId)->exists()) {
                 throw Refusal::done('This refund needs no approval.');
             }
-            DB::table('refunds_approved')->insert(['refund_id' => $refundId, 'who' => $this->actor->who, 'recorded_at' => Moment::now()]);
+            $by = $this->second->approving($refund->who, '');
+            DB::table('refunds_approved')->insert(['refund_id' => $refundId, 'who' => $by, 'recorded_at' => Moment::now()]);
             $this->audit->record('approve refund', "item {$refund->item_id}", '', ['iban' => $refund->iban]);
 
             return $refundId;

@@ -6,6 +6,7 @@ namespace App\Providers;
 
 use App\Http\LayoutComposer;
 use App\Http\ViewPoint;
+use App\Http\WrittenOffComposer;
 use App\Queries\Settings;
 use App\Support\Actor;
 use App\Support\BooksConnection;
@@ -36,5 +37,6 @@ final class AjusteServiceProvider extends ServiceProvider
     public function boot(): void
     {
         View::composer('components.layout', LayoutComposer::class);
+        View::composer('receipts.written-off', WrittenOffComposer::class);
     }
 }

@@ -11,7 +11,7 @@ use stdClass;
 /** Refunds and how far each has come. */
 final class RefundList
 {
-    /** @return list<stdClass> transfers that no order has asked the bank for, and that need no approval any more */
+    /** @return list<stdClass> transfers that a second person approved and no order has asked the bank for */
     public function toOrder(): array
     {
         return array_values(
@@ -19,7 +19,7 @@ final class RefundList
                 ->where('r.way', 'transfer')
                 ->whereNull('o.order_id')
                 ->whereNull('back.reason')
-                ->where(static fn (Builder $query) => $query->where('r.iban_changed_at', '')->orWhereNotNull('ok.who'))
+                ->whereNotNull('ok.who')
                 ->orderBy('r.id')
                 ->get()
                 ->all(),

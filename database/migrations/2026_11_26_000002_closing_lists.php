@@ -20,6 +20,8 @@ return new class extends Migration
         'written_off' => 'a written-off debt',
         'supplier_matches' => 'a match of the payables side',
         'rates_accepted' => 'an accepted rate',
+        'approval_requests' => 'a request for approval',
+        'approval_answers' => 'an answer to a request',
     ];
 
     public function up(): void
@@ -56,6 +58,25 @@ return new class extends Migration
                 recorded_at TEXT NOT NULL
             );
             CREATE INDEX written_off_debt ON written_off (debt_item_id);
+            CREATE TABLE approval_requests (
+                id INTEGER PRIMARY KEY,
+                kind TEXT NOT NULL,
+                payload TEXT NOT NULL,  -- what was asked for, JSON: the plan is worked out of it again
+                digest TEXT NOT NULL,   -- of the plan that was seen
+                title TEXT NOT NULL,
+                total INTEGER NOT NULL, -- base currency
+                why TEXT NOT NULL,      -- it needs a second person
+                who TEXT NOT NULL,
+                recorded_at TEXT NOT NULL
+            );
+            CREATE TABLE approval_answers (
+                request_id INTEGER PRIMARY KEY REFERENCES approval_requests (id),
+                answer TEXT NOT NULL,   -- approved, sent_back
+                words TEXT NOT NULL,
+                result INTEGER,         -- what the posting came to
+                who TEXT NOT NULL,
+                recorded_at TEXT NOT NULL
+            );
             CREATE TABLE rates_accepted (
                 id INTEGER PRIMARY KEY,
                 currency TEXT NOT NULL,

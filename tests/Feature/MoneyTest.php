@@ -524,6 +524,8 @@ final class MoneyTest extends BooksTestCase
         self::assertSame('1310.00', array_column($this->report('aged')['customers'], 'total', 'customer')['C1']);
         $this->level();
 
+        $this->get('/refunds')->assertOk()->assertSee('waits for the reviewer');
+        $this->approveTransfers();
         $this->get('/refunds')->assertOk()->assertSee('Order 1 transfer');
         $this->post('/refunds/order', ['key' => 'o'])->assertSessionHas('done');
         $this->post('/refunds/order', ['key' => 'p'])->assertSessionHas('refusal');

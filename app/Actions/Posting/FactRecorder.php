@@ -12,6 +12,7 @@ use Ajuste\Core\Posting\Fact\BatchPosted;
 use Ajuste\Core\Posting\Fact\ContestEnded;
 use Ajuste\Core\Posting\Fact\ContraPosted;
 use Ajuste\Core\Posting\Fact\CreditNoteIssued;
+use Ajuste\Core\Posting\Fact\DebtWrittenOff;
 use Ajuste\Core\Posting\Fact\DepositTaxBooked;
 use Ajuste\Core\Posting\Fact\DocumentTakenBack;
 use Ajuste\Core\Posting\Fact\LinesMeant;
@@ -61,6 +62,7 @@ final readonly class FactRecorder
                 $fact instanceof AmountContested => $this->contested($fact, $keys, $recordedAt),
                 $fact instanceof ContraPosted => $this->contra($fact, $keys),
                 $fact instanceof AllowancePosted => $this->allowance($fact, $keys),
+                $fact instanceof DebtWrittenOff => $this->writtenOff($fact, $keys, $recordedAt),
                 default => $this->row($fact, $keys, $recordedAt),
             };
         }
@@ -125,6 +127,21 @@ final readonly class FactRecorder
             'amount' => $part->amount->minor,
             'base' => $part->base->minor,
         ], $fact->bills));
+    }
+
+    private function writtenOff(DebtWrittenOff $fact, PlanKeys $keys, string $recordedAt): void
+    {
+        DB::table('written_off')->insert([
+            'item_id' => $keys->item($fact->writeOff),
+            'debt_item_id' => $keys->item($fact->debt),
+            'ground' => $fact->ground->value,
+            'evidence' => $fact->evidence,
+            'tax_on' => $fact->taxOn,
+            'from_allowance' => $fact->share->fromAllowance->minor,
+            'cost' => $fact->share->cost->minor,
+            'tax' => $fact->share->tax->minor,
+            ...$this->signed($recordedAt),
+        ]);
     }
 
     private function allowance(AllowancePosted $fact, PlanKeys $keys): void

@@ -14,6 +14,7 @@ use Ajuste\Core\Refusal;
 use Ajuste\Core\Run\Approval;
 use Ajuste\Core\Run\RunKind;
 use Ajuste\Core\Run\RunPlan;
+use App\Actions\Approvals\SecondPerson;
 use App\Actions\Posting\Once;
 use App\Actions\Posting\PostPlan;
 use App\Actions\Posting\Reason;
@@ -35,6 +36,7 @@ final readonly class PostRun
         private RunDecisions $decisions,
         private PostPlan $posting,
         private ReverseRun $reverse,
+        private SecondPerson $second,
         private Actor $actor,
         private AuditTrail $audit,
     ) {}
@@ -144,7 +146,7 @@ final readonly class PostRun
     {
         return (int) Once::for($key, function () use ($key, $kind, $control, $asOf, $outside): int {
             $request = $this->decisions->open($kind, $control, $asOf) ?? throw Refusal::done('Nobody waits for an approval of this run.');
-            $by = $this->approver($request->who, trim($outside));
+            $by = $this->second->approving($request->who, $outside);
             $run = $this->posting->post(
                 "{$key}-post",
                 fn (): PostingPlan => $this->posting($this->plans->of($kind, $control, $asOf)),
@@ -198,21 +200,6 @@ final readonly class PostRun
 
             return $itemId;
         });
-    }
-
-    /** @throws Refusal when it would be the one who asked */
-    private function approver(string $asked, string $outside): string
-    {
-        $named = $this->settings->text(Setting::OutsideReviewer);
-        if ($outside !== '') {
-            return $named !== ''
-                ? "{$named}, by {$this->actor->who}"
-                : throw new Refusal('The books name no outside person (outside_reviewer in settings.csv). A reviewer approves.');
-        }
-
-        return $asked !== $this->actor->who
-            ? $this->actor->who
-            : throw new Refusal('Nobody approves an own request. Another reviewer does, or the outside person that the books name.');
     }
 
     private function answer(int $requestId, string $answer, string $words, ?int $run, string $who): void

@@ -10,6 +10,7 @@ use App\Http\Rail;
 use App\Http\ViewPoint;
 use App\Models\AuditRecord;
 use App\Models\Import;
+use App\Queries\ApprovalRequests;
 use App\Queries\BankAccounts;
 use App\Queries\ControlFigures;
 use App\Queries\RunDecisions;
@@ -26,6 +27,7 @@ final class DeskController
         ControlFigures $figures,
         BankAccounts $banks,
         RunDecisions $decisions,
+        ApprovalRequests $approvals,
     ): View {
         if (! $settings->hasControlAccount()) {
             return view('desk.empty');
@@ -37,6 +39,7 @@ final class DeskController
             'banks' => $banks->all($at->asOf),
             'left' => $unapplied->leftWithReason($at->account, $at->asOf),
             'requests' => $decisions->waiting(),
+            'approvals' => $approvals->waiting(),
             'base' => $settings->base(),
             'picture' => new DayPicture($figures->days($at->account, Day::firstOfMonth($at->asOf), $at->asOf), 770, $settings->base()),
             'latest' => AuditRecord::query()->orderByDesc('id')->limit(9)->get(),

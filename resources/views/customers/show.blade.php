@@ -15,6 +15,9 @@
                 @if (Auth::user()->role->mayWrite())
                     <a href="{{ route('credit-note', $customer->id) }}">Credit note</a>
                 @endif
+                @if (Auth::user()->role->mayWrite())
+                    <a href="{{ route('irrecoverable', $customer->id) }}">Irrecoverable</a>
+                @endif
                 <a hx-boost="false" href="{{ route('statement', $customer->id) }}">Statement, PDF</a>
                 @includeWhen(Auth::user()->role->mayWrite(), 'customers.send-statement')
         </p>

@@ -10,3 +10,7 @@
             {{ Say::day($request->as_of) }}, {{ Say::count($request->lines, 'line') }},
             {{ Money::ofMinor($request->total, $base)->grouped() }}</a>: {{ $request->why }}.</div>
 @endforeach
+@foreach ($approvals as $request)
+    <div class="note">{{ $request->who }} asks for approval to <a href="{{ route('approval', $request->id) }}">{{ $request->title }},
+            {{ Money::ofMinor($request->total, $base)->grouped() }}</a>: {{ $request->why }}.</div>
+@endforeach

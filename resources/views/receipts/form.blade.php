@@ -44,6 +44,7 @@
             : '; ' . $expected->grouped() . ' was paid, so that ' . $expected->minus($advised)->grouped() . ' is left to explain' }}.
     </div>
 @endif
+@includeWhen(Auth::user()->role->mayWrite(), 'receipts.written-off')
 <div id="ribbons"></div>
 <div class="flex flex-wrap gap-x-3 gap-y-1 items-center mb-1 slate" role="group" aria-label="Other ways to fill">
     @if ($others !== [])

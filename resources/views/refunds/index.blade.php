@@ -74,10 +74,11 @@
                             @elseif ($refund->order_id)
                                 <a href="{{ route('payment-order', [$refund->order_id, 'order']) }}" hx-boost="false"><span class="tag">with the
                                         bank</span></a>
-                            @elseif ($refund->iban_changed_at !== '' && !$refund->approved_by)
-                                <span class="tag ochre">account number new since {{ Say::day(substr($refund->iban_changed_at, 0, 10)) }}: waits for the
-                                    reviewer</span>
-                                @if (Auth::user()->role->mayReview())
+                            @elseif ($refund->way === 'transfer' && !$refund->approved_by)
+                                <span
+                                    class="tag ochre">{{ $refund->iban_changed_at === '' ? '' : 'account number new since ' . Say::day(substr($refund->iban_changed_at, 0, 10)) . ': ' }}waits
+                                    for the reviewer</span>
+                                @if (Auth::user()->role->mayReview() && Auth::user()->name !== $refund->who)
                                     <form method="post" action="{{ route('refunds.approve', $refund->id) }}" class="inline">@csrf
                                         <input type="hidden" name="key" value="{{ $key }}-ok-{{ $refund->id }}">
                                         <button class="button py-0.5!">Approve

@@ -34,7 +34,7 @@
         </tbody>
     </table>
     <p class="soft">Posted by {{ $refund->who }}.@if ($refund->approved_by)
-            New bank details approved by {{ $refund->approved_by }}.
+            Approved by {{ $refund->approved_by }}.
         @endif
     </p>
 </x-paper>
