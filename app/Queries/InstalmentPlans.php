@@ -7,10 +7,25 @@ namespace App\Queries;
 use Ajuste\Core\Subledger\Instalment;
 use Ajuste\Core\Subledger\Instalments;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /** Invoices that fall due in parts. */
 final class InstalmentPlans
 {
+    private ?bool $any = null;
+
+    /**
+     * @param list<int> $itemIds
+     * @return array<int, Instalments> by item id, as known now
+     */
+    public function ofItems(array $itemIds): array
+    {
+        $this->any ??= DB::table('instalments')->whereNull('superseded_at')->exists();
+        $rows = $this->any ? DB::table('instalments')->whereIn('item_id', $itemIds)->whereNull('superseded_at')->orderBy('id')->get() : [];
+
+        return self::plans($rows);
+    }
+
     /**
      * @param ?string $knownAt moment; null: as known now
      * @param ?list<int> $customerIds null: all
@@ -31,6 +46,16 @@ final class InstalmentPlans
             )
             ->orderBy('p.id')
             ->get(['p.item_id', 'p.due_date', 'p.amount']);
+
+        return self::plans($rows);
+    }
+
+    /**
+     * @param iterable<stdClass> $rows
+     * @return array<int, Instalments>
+     */
+    private static function plans(iterable $rows): array
+    {
         $parts = [];
         foreach ($rows as $row) {
             $parts[(int) $row->item_id][] = new Instalment($row->due_date, (int) $row->amount);

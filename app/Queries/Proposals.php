@@ -14,6 +14,7 @@ use Ajuste\Core\Proposal\ProposalPolicy;
 use Ajuste\Core\Proposal\Proposer;
 use Ajuste\Core\Proposal\ReferenceReader;
 use Ajuste\Core\Subledger\Kind;
+use Ajuste\Core\Subledger\OpenInstalment;
 use Ajuste\Core\Subledger\OpenItem;
 use Generator;
 use Illuminate\Support\Facades\DB;
@@ -21,7 +22,12 @@ use Illuminate\Support\Facades\DB;
 /** What unapplied receipts and credits could settle (R6). */
 final readonly class Proposals
 {
-    public function __construct(private Settings $settings, private Positions $positions, private DiscountOffers $offers) {}
+    public function __construct(
+        private Settings $settings,
+        private Positions $positions,
+        private DiscountOffers $offers,
+        private InstalmentPlans $plans,
+    ) {}
 
     /**
      * A proposal for every receipt with an unapplied part, customer by customer.
@@ -112,7 +118,16 @@ final readonly class Proposals
         );
         $discounts = $this->offers->onTheRest($others, $this->offers->valueDates([$credit])[$credit->id]);
 
-        return array_map(static fn (OpenItem $item): Candidate => Candidate::of($item, $discounts[$item->id] ?? null), $others);
+        $plans = $this->plans->ofItems(array_map(static fn (OpenItem $item): int => $item->id, $others));
+        $candidates = [];
+        foreach ($others as $item) {
+            $parts = isset($plans[$item->id]) ? $plans[$item->id]->open($item->position->taken, 0, 0) : [];
+            $candidates = count($parts) > 1
+                ? [...$candidates, ...array_map(static fn (OpenInstalment $part): Candidate => Candidate::instalment($item, $part), $parts)]
+                : [...$candidates, Candidate::of($item, $discounts[$item->id] ?? null)];
+        }
+
+        return $candidates;
     }
 
     /**

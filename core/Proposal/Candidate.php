@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Ajuste\Core\Proposal;
 
 use Ajuste\Core\Money\Money;
+use Ajuste\Core\Subledger\OpenInstalment;
 use Ajuste\Core\Subledger\OpenItem;
 use Ajuste\Core\Subledger\Side;
 
@@ -41,6 +42,12 @@ final readonly class Candidate
             $discount->minor ?? 0,
             $reference,
         );
+    }
+
+    /** One open instalment of an invoice (R4): it is proposed by itself; the terms' discount is for the invoice as a whole. */
+    public static function instalment(OpenItem $item, OpenInstalment $part): self
+    {
+        return new self($item->id, $item->document, $item->side, $item->date, $part->dueDate, $part->open, 0, $item->head->reference);
     }
 
     /** What settling it in full takes off the receipt: a debit above zero, a credit below. */

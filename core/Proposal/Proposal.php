@@ -22,6 +22,22 @@ final readonly class Proposal
         public int $unapplied,
     ) {}
 
+    /** Instalments of one invoice as one amount of it: a match pays the oldest first. */
+    public function byDocument(): self
+    {
+        $merged = [];
+        foreach ($this->settles as $of) {
+            $before = $merged[$of->item->id] ?? null;
+            $merged[$of->item->id] = $before === null
+                ? $of
+                : new Settles($before->item, $before->amount + $of->amount, $before->discount + $of->discount);
+        }
+
+        return count($merged) === count($this->settles)
+            ? $this
+            : new self($this->how, array_values($merged), $this->only, $this->searched, $this->difference, $this->unapplied);
+    }
+
     /** Quoted, or of the same amount gross or net, and the only such: nothing about it is guessed (R6). */
     public function isSure(): bool
     {

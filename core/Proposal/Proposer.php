@@ -13,6 +13,9 @@ use Ajuste\Core\Subledger\Side;
  */
 final readonly class Proposer
 {
+    /** Among more of them no subset is sought. */
+    private const MOST_INSTALMENTS = 10;
+
     public function __construct(private ProposalPolicy $policy) {}
 
     /**
@@ -28,12 +31,15 @@ final readonly class Proposer
             return new Proposal(Way::None, [], true, Searched::All, 0, $amount);
         }
 
-        return $this->quoted($amount, $remittance, $items) ??
+        $found =
+            $this->quoted($amount, $remittance, $items) ??
             ($this->exact($amount, $items) ??
                 ($this->exactNet($amount, $items) ??
                     ($this->sum(Way::AllDue, $amount, self::due($items, $valueDate)) ??
                         ($this->sum(Way::WholeBalance, $amount, $items) ??
                             ($this->withinTolerance($amount, $valueDate, $items) ?? $this->combination($amount, $items))))));
+
+        return $found->byDocument();
     }
 
     /**
@@ -63,7 +69,8 @@ final readonly class Proposer
         );
         $seen = [self::key($proposal) => true];
         $others = [];
-        foreach ($all as $other) {
+        foreach ($all as $found) {
+            $other = $found?->byDocument();
             if ($other !== null && $other->settles !== [] && ! isset($seen[self::key($other)])) {
                 $seen[self::key($other)] = true;
                 $others[] = $other;
@@ -80,7 +87,11 @@ final readonly class Proposer
      */
     public function inOrder(FillOrder $order, int $amount, string $valueDate, array $items): Proposal
     {
-        return (new self($this->policy->withOrder($order)))->byOrder($amount, self::openOn($valueDate, $items), Searched::All);
+        return (new self($this->policy->withOrder($order)))->byOrder(
+            $amount,
+            self::openOn($valueDate, $items),
+            Searched::All,
+        )->byDocument();
     }
 
     /**
@@ -114,13 +125,16 @@ final readonly class Proposer
      */
     private function quoted(int $amount, string $remittance, array $items): ?Proposal
     {
-        $quoted = $remittance === '' ? [] : ReferenceReader::quoted($remittance, $items);
+        $named = $remittance === '' ? [] : array_flip(array_column(ReferenceReader::quoted($remittance, $items), 'id'));
+        $quoted = array_values(array_filter($items, static fn (Candidate $item): bool => isset($named[$item->id])));
         if ($quoted === []) {
             return null;
         }
-        $sets = $this->makeTogether($amount, $quoted);
-        if ($sets !== []) {
-            return new Proposal(Way::Quoted, $sets[0], count($sets) === 1, Searched::All, 0, 0);
+        foreach ([$quoted, ...self::instalments($quoted)] as $some) {
+            $sets = $this->makeTogether($amount, $some);
+            if ($sets !== []) {
+                return new Proposal(Way::Quoted, $sets[0], count($sets) === 1, Searched::All, 0, 0);
+            }
         }
         $open = array_sum(array_map(static fn (Candidate $item): int => $item->gross(), $quoted));
         $left = $amount + array_sum(array_map(static fn (Candidate $item): int => min(0, $item->gross()), $quoted)) * -1;
@@ -132,6 +146,33 @@ final readonly class Proposer
         }
 
         return new Proposal(Way::QuotedShort, $settles, true, Searched::All, $amount - $open, max(0, $amount - $open));
+    }
+
+    /**
+     * Quoted documents of which an invoice is taken by some of its instalments: fewest first, the oldest before others. None where none of
+     * them has instalments.
+     *
+     * @param non-empty-list<Candidate> $quoted
+     * @return list<non-empty-list<Candidate>>
+     */
+    private static function instalments(array $quoted): array
+    {
+        $times = array_count_values(array_map(static fn (Candidate $item): int => $item->id, $quoted));
+        $parts = array_keys(array_filter($quoted, static fn (Candidate $item): bool => $times[$item->id] > 1));
+        if ($parts === [] || count($parts) > self::MOST_INSTALMENTS) {
+            return [];
+        }
+        $sets = [];
+        foreach (range(1, 2 ** count($parts) - 2) as $mask) {
+            $left = array_filter($parts, static fn (int $place): bool => (($mask >> $place) & 1) === 0, ARRAY_FILTER_USE_KEY);
+            $some = array_values(array_diff_key($quoted, array_flip($left)));
+            if ($some !== [] && count(array_unique(array_map(static fn (Candidate $item): int => $item->id, $some))) === count($times)) {
+                $sets[] = $some;
+            }
+        }
+        usort($sets, static fn (array $one, array $other): int => count($one) <=> count($other));
+
+        return $sets;
     }
 
     /**
@@ -181,7 +222,7 @@ final readonly class Proposer
 
         return $fit === []
             ? null
-            : $this->found($way, $amount, [Settles::inFull($fit[0])], count($fit) === 1);
+            : $this->found($way, $amount, [Settles::inFull($fit[0])], count(array_unique(array_column($fit, 'id'))) === 1);
     }
 
     /** @param  list<Candidate>  $items */

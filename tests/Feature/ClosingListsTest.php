@@ -55,6 +55,27 @@ final class ClosingListsTest extends BooksTestCase
         self::assertSame([], app(Verification::class)->faults());
     }
 
+    public function test_a_receipt_that_quotes_an_invoice_pays_one_or_several_of_its_instalments(): void
+    {
+        $this->import([
+            'instalments.csv' => "document,due_date,amount\nI1,2026-09-09,200.00\nI1,2026-10-09,300.00\nI1,2026-11-09,400.00\n",
+            'items.csv' => self::items([
+                self::INVOICE, 'R1,receipt,C1,2026-09-30,,EUR,350.00,350.00,,,,',
+                'R2,receipt,C1,2026-10-01,,EUR,500.00,500.00,,I1 thanks,,',
+                'R3,receipt,C1,2026-10-02,,EUR,300.00,300.00,,,,', 'R4,receipt,C1,2026-10-03,,EUR,250.00,250.00,,I1,,',
+            ]),
+        ]);
+        $found = array_column((array) $this->report('propose'), null, 'receipt');
+        self::assertSame(['quoted', [['document' => 'I1', 'side' => 'debit', 'amount' => '500.00', 'discount' => '0.00']]], [
+            $found['R2']['how'], $found['R2']['settles'],
+        ]);
+        self::assertSame(['exact', true, '300.00'], [$found['R3']['how'], $found['R3']['only'], $found['R3']['settles'][0]['amount']]);
+        self::assertSame(['quoted_short', '250.00', '-650.00'], [
+            $found['R4']['how'], $found['R4']['settles'][0]['amount'], $found['R4']['difference'],
+        ]);
+        self::assertCount(1, $found['R4']['settles']);
+    }
+
     public function test_settings_of_later_stations_are_known(): void
     {
         $settings = "name,value\naged_contested,column\nallowance_contested,out\nallowance_credits,out\n";

@@ -75,9 +75,12 @@
                                 <a href="{{ route('payment-order', [$refund->order_id, 'order']) }}" hx-boost="false"><span class="tag">with the
                                         bank</span></a>
                             @elseif ($refund->way === 'transfer' && !$refund->approved_by)
-                                <span
-                                    class="tag ochre">{{ $refund->iban_changed_at === '' ? '' : 'account number new since ' . Say::day(substr($refund->iban_changed_at, 0, 10)) . ': ' }}waits
-                                    for the reviewer</span>
+                                <span class="tag ochre">
+                                    @if ($refund->iban_changed_at !== '')
+                                        account number new since {{ Say::day(substr($refund->iban_changed_at, 0, 10)) }}:
+                                    @endif
+                                    waits for the reviewer
+                                </span>
                                 @if (Auth::user()->role->mayReview() && Auth::user()->name !== $refund->who)
                                     <form method="post" action="{{ route('refunds.approve', $refund->id) }}" class="inline">@csrf
                                         <input type="hidden" name="key" value="{{ $key }}-ok-{{ $refund->id }}">
