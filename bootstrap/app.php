@@ -5,6 +5,7 @@ declare(strict_types=1);
 use Ajuste\Core\Refusal;
 use App\Http\Middleware\AskLateDate;
 use App\Http\Middleware\BooksAreCurrent;
+use App\Http\Middleware\EndsDisabled;
 use App\Http\Middleware\PlainInput;
 use App\Http\Middleware\ReadsSessionOnly;
 use App\Http\Middleware\SecurityHeaders;
@@ -23,7 +24,10 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withRouting(web: __DIR__.'/../routes/web.php')
     ->withCommands([__DIR__.'/../app/Console'])
     ->withMiddleware(function (Middleware $middleware): void {
-        $middleware->web(append: [SecurityHeaders::class, PlainInput::class], prepend: [WholePages::class, BooksAreCurrent::class]);
+        $middleware->web(
+            append: [SecurityHeaders::class, PlainInput::class, EndsDisabled::class],
+            prepend: [WholePages::class, BooksAreCurrent::class],
+        );
         $middleware->alias([
             'writer' => WriterOnly::class,
             'asks-late-date' => AskLateDate::class,

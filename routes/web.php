@@ -14,6 +14,7 @@ use App\Http\Controllers\DepositsController;
 use App\Http\Controllers\DeskController;
 use App\Http\Controllers\DirectDebitsController;
 use App\Http\Controllers\FindController;
+use App\Http\Controllers\FirstStartController;
 use App\Http\Controllers\IntakeController;
 use App\Http\Controllers\JournalsController;
 use App\Http\Controllers\LedgerController;
@@ -36,6 +37,8 @@ use Illuminate\Support\Facades\Route;
 Route::middleware('guest')->group(function (): void {
     Route::get('/sign-in', [SessionController::class, 'create'])->name('sign-in');
     Route::post('/sign-in', [SessionController::class, 'store']);
+    Route::get('/first-start', [FirstStartController::class, 'create'])->name('first-start');
+    Route::post('/first-start', [FirstStartController::class, 'store']);
 });
 
 Route::middleware('auth')->group(function (): void {

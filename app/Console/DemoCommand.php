@@ -17,6 +17,7 @@ use App\Actions\Receipts\Decide;
 use App\Files\SourceFiles;
 use App\Models\User;
 use App\Support\Books;
+use App\Support\DemoBooks;
 use Database\Seeders\DemoFiles;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
@@ -27,14 +28,6 @@ use ZipArchive;
 /** Makes the books of the demo, through the same import that a user has. */
 final class DemoCommand extends Command
 {
-    private const PASSWORD = 'olive-press';
-
-    private const PEOPLE = [
-        ['Ainhoa Peralejo', 'preparer@example.invalid', 'preparer'],
-        ['Bruno Castañar', 'reviewer@example.invalid', 'reviewer'],
-        ['Carmela Ojosnegros', 'reader@example.invalid', 'reader'],
-    ];
-
     protected $signature = 'ajuste:demo {--fresh : make them again}';
 
     protected $description = 'Makes the demo books';
@@ -42,6 +35,13 @@ final class DemoCommand extends Command
     public function handle(ImportFiles $import, LockPeriod $lock, Decide $decide, KeepMandates $mandates): int
     {
         $file = DB::connection()->getDatabaseName();
+        try {
+            DemoBooks::refuseOthers();
+        } catch (Refusal $refusal) {
+            fwrite(STDERR, $refusal->getMessage()."\n");
+
+            return self::FAILURE;
+        }
         if ($this->option('fresh')) {
             File::delete([$file, "{$file}-wal", "{$file}-shm"]);
             DB::purge();
@@ -56,7 +56,10 @@ final class DemoCommand extends Command
         if ($this->output->isQuiet()) {
             return self::SUCCESS;
         }
-        fwrite(STDERR, 'Sign in as '.implode(', ', array_column(self::PEOPLE, 1)).', each with the password '.self::PASSWORD.".\n");
+        fwrite(
+            STDERR,
+            'Sign in as '.implode(', ', array_column(DemoBooks::PEOPLE, 1)).', each with the password '.DemoBooks::PASSWORD.".\n",
+        );
         fwrite(STDERR, 'Files to hand in: '.dirname($file)."/hand-in\n");
 
         return self::SUCCESS;
@@ -64,6 +67,7 @@ final class DemoCommand extends Command
 
     private function seed(ImportFiles $import, LockPeriod $lock, Decide $decide, KeepMandates $mandates, string $folder): void
     {
+        DemoBooks::mark();
         $demo = new DemoFiles();
         foreach (['october' => $demo->handedOver(), 'october-mended' => $demo->mended()] as $name => $files) {
             File::ensureDirectoryExists("{$folder}/{$name}");
@@ -106,8 +110,8 @@ final class DemoCommand extends Command
             $mandates->add("demo-{$reference}", $customer->id, $mandate, '2026-03-16');
         }
         $lock->post(Period::of('2026-09'));
-        foreach (self::PEOPLE as [$name, $email, $role]) {
-            User::query()->create(['name' => $name, 'email' => $email, 'password' => self::PASSWORD, 'role' => $role]);
+        foreach (DemoBooks::PEOPLE as [$name, $email, $role]) {
+            User::query()->create(['name' => $name, 'email' => $email, 'password' => DemoBooks::PASSWORD, 'role' => $role]);
         }
     }
 }

@@ -12,6 +12,7 @@ use Illuminate\Foundation\Auth\User as Authenticatable;
  * @property string $email
  * @property string $password
  * @property Role $role
+ * @property ?string $disabled_at
  */
 final class User extends Authenticatable
 {

@@ -29,6 +29,7 @@ return new class extends Migration
         DB::unprepared("ALTER TABLE customers ADD COLUMN related INTEGER NOT NULL DEFAULT 0;
             ALTER TABLE customers ADD COLUMN region TEXT NOT NULL DEFAULT '';
             ALTER TABLE customers ADD COLUMN salesperson TEXT NOT NULL DEFAULT '';
+            ALTER TABLE users ADD COLUMN disabled_at TEXT;
             CREATE TABLE calendar_periods (
                 id INTEGER PRIMARY KEY,
                 name TEXT NOT NULL UNIQUE,

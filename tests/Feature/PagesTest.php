@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Http\Middleware\PlainInput;
+use App\Support\DemoBooks;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\File;
@@ -285,7 +286,7 @@ final class PagesTest extends BooksTestCase
     {
         $writing = collect(app('router')->getRoutes()->getRoutes())->filter(
             static fn ($route): bool => in_array('POST', $route->methods(), true) &&
-                ! in_array($route->uri(), ['sign-in', 'sign-out', 'table.{format}', 'pair-check'], true),
+                ! in_array($route->uri(), ['sign-in', 'sign-out', 'first-start', 'table.{format}', 'pair-check'], true),
         );
         self::assertCount(count([...self::writes()]), $writing);
         foreach ($writing as $route) {
@@ -296,6 +297,7 @@ final class PagesTest extends BooksTestCase
     public function test_signing_in_is_throttled_and_out_ends_it(): void
     {
         $this->person();
+        DemoBooks::mark();
         $this->post('/sign-in', ['email' => 'preparer@example.invalid', 'password' => 'olive-press'])->assertRedirect('/');
         $this->post('/sign-out')->assertRedirect('/sign-in');
         $this->assertGuest();
@@ -311,6 +313,7 @@ final class PagesTest extends BooksTestCase
 
     public function test_a_session_that_ends_in_the_middle_loses_nothing_typed(): void
     {
+        DemoBooks::mark();
         $this->person();
         $customer = $this->customerId('C1');
         $page = "http://127.0.0.1/unapplied?customer={$customer}";

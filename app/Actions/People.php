@@ -1,0 +1,74 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use Ajuste\Core\Refusal;
+use App\Models\Role;
+use App\Models\User;
+use App\Support\AuditTrail;
+use App\Support\Moment;
+use App\Support\Passwords;
+use Illuminate\Support\Facades\DB;
+
+/** Who may open the books, and what they may do in them. */
+final readonly class People
+{
+    public function __construct(private AuditTrail $audit) {}
+
+    /** @throws Refusal when the address is none or taken, the name blank, the role unknown, or the password weak */
+    public function add(string $name, string $email, string $role, string $password): User
+    {
+        [$name, $email] = [trim($name), mb_strtolower(trim($email))];
+        $as = Role::tryFrom($role) ?? throw new Refusal("“{$role}” is no role; preparer, reviewer or reader is expected.");
+        if ($name === '' || filter_var($email, FILTER_VALIDATE_EMAIL) === false) {
+            throw new Refusal('A name and an e-mail address are expected, such as ana@example.org.');
+        }
+        if (User::query()->where('email', $email)->orWhere('name', $name)->exists()) {
+            throw new Refusal("{$name} or {$email} is in these books already. Every person has a name and an address of one's own.");
+        }
+        Passwords::refuseWeak($password);
+
+        return DB::transaction(function () use ($name, $email, $as, $password): User {
+            $user = User::query()->create(['name' => $name, 'email' => $email, 'password' => $password, 'role' => $as]);
+            $this->audit->record('add person', "person {$user->id}", '', ['name' => $name, 'role' => $as->value]);
+
+            return $user;
+        });
+    }
+
+    /** @throws Refusal when there is no such person, or the password is weak */
+    public function setPassword(string $email, string $password): void
+    {
+        $user = $this->find($email);
+        Passwords::refuseWeak($password);
+        DB::transaction(function () use ($user, $password): void {
+            $user->update(['password' => $password]);
+            $this->audit->record('set password', "person {$user->id}");
+        });
+    }
+
+    /** Signed in or not, the person opens nothing any more; what was done stays under the name. */
+    public function disable(string $email): void
+    {
+        $user = $this->find($email);
+        DB::transaction(function () use ($user): void {
+            $user->update(['disabled_at' => Moment::now()]);
+            $this->audit->record('disable person', "person {$user->id}");
+        });
+    }
+
+    /** @return list<User> by name */
+    public function all(): array
+    {
+        return array_values(User::query()->orderBy('name')->get()->all());
+    }
+
+    /** @throws Refusal */
+    private function find(string $email): User
+    {
+        return User::query()->where('email', mb_strtolower(trim($email)))->first()
+            ?? throw Refusal::notFound("Nobody has the address {$email} in these books. “./ajuste people list” shows who does.");
+    }
+}

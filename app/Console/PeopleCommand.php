@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console;
+
+use Ajuste\Core\Refusal;
+use App\Actions\People;
+use App\Models\User;
+
+/** The password is read from standard input, so that it stands in no list of commands. */
+final class PeopleCommand extends BooksCommand
+{
+    protected $signature = 'ajuste:people {what : add, password, disable or list} {email?} {--name=} {--role=preparer} {--json}';
+
+    protected $description = 'Who may open the books';
+
+    public function handle(People $people): int
+    {
+        $email = is_string($this->argument('email')) ? $this->argument('email') : '';
+
+        return match ($this->argument('what')) {
+            'add' => $this->say('Added.', $people->add($this->text('name') ?? '', $email, $this->text('role') ?? '', $this->password())),
+            'password' => $this->done('Set.', fn () => $people->setPassword($email, $this->password())),
+            'disable' => $this->done('Disabled.', fn () => $people->disable($email)),
+            'list' => $this->all($people),
+            default => self::INVALID,
+        };
+    }
+
+    private function say(string $text, User $of): int
+    {
+        $this->line("{$text} {$of->name} is {$of->role->value} as {$of->email}.");
+
+        return self::SUCCESS;
+    }
+
+    private function done(string $text, callable $do): int
+    {
+        $do();
+        $this->line($text);
+
+        return self::SUCCESS;
+    }
+
+    private function all(People $people): int
+    {
+        $rows = array_map(static fn (User $of): array => [
+            'name' => $of->name, 'email' => $of->email, 'role' => $of->role->value, 'disabled' => $of->disabled_at ?? '',
+        ], $people->all());
+        $this->option('json') === true ? $this->json($rows) : $this->table(['name', 'e-mail', 'role', 'disabled'], $rows);
+
+        return self::SUCCESS;
+    }
+
+    /** @throws Refusal when none comes */
+    private function password(): string
+    {
+        if (stream_isatty(STDIN)) {
+            $typed = $this->secret('Password');
+
+            return is_string($typed) ? $typed : throw new Refusal('A password is expected.');
+        }
+
+        return rtrim((string) fgets(STDIN), "\r\n");
+    }
+}

@@ -1,0 +1,94 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Actions\People;
+use App\Models\User;
+use App\Support\DemoBooks;
+use App\Support\Passwords;
+use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\DB;
+use PHPUnit\Framework\Attributes\TestWith;
+
+/** Books of one's own: the first person, further ones, and what the demo leaves alone. */
+final class PeopleTest extends BooksTestCase
+{
+    private const LONG = 'seven green olives';
+
+    public function test_the_first_page_of_empty_books_makes_them_ones_own(): void
+    {
+        $this->get('/')->assertRedirect('/sign-in');
+        $this->get('/sign-in')->assertRedirect('/first-start');
+        $this->get('/first-start')->assertOk()->assertSee('These books are empty');
+        $typed = [
+            'books_name' => 'Molino Alto', 'base_currency' => 'eur', 'period' => '2026-09', 'name' => 'Ana', 'email' => 'Ana@example.org',
+            'password' => self::LONG,
+        ];
+        foreach ([
+            ['password' => 'short', 'says' => 'at least 12'], ['base_currency' => 'XX', 'says' => 'base currency'],
+            ['period' => '2026-15', 'says' => 'year and month'], ['name' => ' ', 'says' => 'A name'],
+        ] as $wrong) {
+            $this->post('/first-start', [...$typed, ...$wrong]);
+            $refusal = session('refusal');
+            self::assertStringContainsString($wrong['says'], is_string($refusal) ? $refusal : '');
+            self::assertSame([0, 0], [User::query()->count(), DB::table('settings')->count()], 'nothing is half done');
+        }
+        $this->post('/first-start', $typed)->assertRedirect('/');
+        self::assertSame(['ana@example.org'], User::query()->pluck('email')->all());
+        $this->get('/')->assertOk();
+        $this->post('/sign-out');
+        $this->get('/first-start')->assertRedirect('/sign-in');
+        $this->post('/first-start', $typed);
+        self::assertSame(1, User::query()->count());
+        $this->post('/sign-in', ['email' => 'ana@example.org', 'password' => self::LONG])->assertRedirect('/');
+    }
+
+    public function test_people_are_added_disabled_and_given_passwords(): void
+    {
+        $people = app(People::class);
+        $people->add('Ana', 'ana@example.org', 'reviewer', self::LONG);
+        $this->refused('already', fn () => $people->add('Ana', 'other@example.org', 'reader', self::LONG));
+        $this->refused('is no role', fn () => $people->add('Eva', 'eva@example.org', 'owner', self::LONG));
+        $this->refused('e-mail address', fn () => $people->add('Eva', 'eva', 'reader', self::LONG));
+        $this->refused('Nobody has the address', fn () => $people->setPassword('eva@example.org', self::LONG));
+        $people->setPassword('ana@example.org', 'eleven black olives');
+        $this->post('/sign-in', ['email' => 'ana@example.org', 'password' => self::LONG])->assertSessionHasErrors('email');
+        $this->post('/sign-in', ['email' => 'ana@example.org', 'password' => 'eleven black olives'])->assertRedirect('/');
+        $this->get('/trail')->assertOk();
+        $people->disable('ana@example.org');
+        app('auth')->forgetGuards();
+        $this->get('/trail')->assertRedirect('/sign-in');
+        $this->post('/sign-in', ['email' => 'ana@example.org', 'password' => 'eleven black olives'])->assertSessionHasErrors('email');
+        self::assertSame(0, Artisan::call('ajuste:people', ['what' => 'list', '--json' => true]));
+        self::assertStringContainsString('"role": "reviewer"', Artisan::output());
+        self::assertSame(2, Artisan::call('ajuste:people', ['what' => 'nothing']));
+    }
+
+    #[TestWith(['elevenchars', 'has 11 characters'])]
+    #[TestWith(['password1234', 'among the first'])]
+    #[TestWith(['PASSWORD1234', 'among the first'])]
+    #[TestWith(['aaaaaaaaaaaaa', 'among the first'])]
+    #[TestWith(['abcabcabcabc', 'among the first'])]
+    public function test_weak_passwords(string $password, string $says): void
+    {
+        $this->refused($says, static fn () => Passwords::refuseWeak($password));
+    }
+
+    public function test_the_demo_leaves_other_books_alone_and_its_password_opens_none(): void
+    {
+        $this->importBasics();
+        foreach ([[], ['--fresh' => true]] as $options) {
+            self::assertSame(1, Artisan::call('ajuste:demo', $options));
+        }
+        self::assertSame(3, DB::table('customers')->count());
+        $this->person();
+        $this->post(
+            '/sign-in',
+            ['email' => 'preparer@example.invalid', 'password' => DemoBooks::PASSWORD],
+        )->assertSessionHasErrors('email');
+        DemoBooks::mark();
+        $this->post('/sign-in', ['email' => 'preparer@example.invalid', 'password' => DemoBooks::PASSWORD])->assertRedirect('/');
+    }
+}
