@@ -28,6 +28,7 @@ use App\Http\Controllers\ReversalsController;
 use App\Http\Controllers\RunsController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\SettingsController;
+use App\Http\Controllers\SignOffController;
 use App\Http\Controllers\StandInController;
 use App\Http\Controllers\StatementsController;
 use App\Http\Controllers\TableController;
@@ -128,6 +129,7 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/contra', [RunsController::class, 'index'])->name('contra')->defaults('kind', 'contra');
     Route::get('/residues', [RunsController::class, 'index'])->name('residues')->defaults('kind', 'residues');
     Route::get('/currency', [RunsController::class, 'index'])->name('currency')->defaults('kind', 'currency');
+    Route::get('/sign-off', [SignOffController::class, 'index'])->name('sign-off');
     Route::get('/approvals', [ApprovalsController::class, 'index'])->name('approvals');
     Route::get('/approvals/{id}', [ApprovalsController::class, 'show'])->name('approval')->whereNumber('id');
     Route::get('/movement', [MovementController::class, 'index'])->name('movement');
@@ -239,6 +241,10 @@ Route::middleware('auth')->group(function (): void {
         Route::post('/contra/{item}/back', [RunsController::class, 'pairBack'])
             ->name('contra.back')
             ->whereNumber('item');
+        Route::post('/sign-off/explain', [SignOffController::class, 'explain'])->name('sign-off.explain');
+        Route::post('/sign-off/sign', [SignOffController::class, 'sign'])->name('sign-off.sign');
+        Route::post('/sign-off/send-back', [SignOffController::class, 'sendBack'])->name('sign-off.send-back');
+        Route::post('/sign-off/reopen', [SignOffController::class, 'reopen'])->name('sign-off.reopen');
         Route::post('/approvals/{id}/approve', [ApprovalsController::class, 'approve'])->name('approval.approve')->whereNumber('id');
         Route::post('/approvals/{id}/send-back', [ApprovalsController::class, 'sendBack'])->name('approval.send-back')->whereNumber('id');
         Route::get('/customers/{customer}/irrecoverable', [LostDebtsController::class, 'create'])

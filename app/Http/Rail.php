@@ -6,15 +6,13 @@ namespace App\Http;
 
 use Ajuste\Core\Ledger\Account;
 use Ajuste\Core\Money\Money;
-use Ajuste\Core\Proof\CauseLine;
 use Ajuste\Core\Refusal;
 use Ajuste\Core\Run\RunKind;
 use App\Actions\PresentCreditBalances;
 use App\Actions\Runs\RunPlans;
-use App\Queries\CarriedCauses;
 use App\Queries\ControlFigures;
-use App\Queries\Reports;
 use App\Queries\Settings;
+use App\Queries\SignOffs;
 use App\Queries\StandingProof;
 use App\Queries\StatementLines;
 use App\Queries\Unapplied;
@@ -26,13 +24,13 @@ final readonly class Rail
 {
     public function __construct(
         private Settings $settings,
-        private Reports $reports,
+        private ProofStation $proof,
         private Unapplied $unapplied,
         private ControlFigures $figures,
         private PresentCreditBalances $presentation,
         private RunPlans $plans,
         private StatementLines $lines,
-        private CarriedCauses $carried,
+        private SignOffs $signOffs,
     ) {}
 
     /**
@@ -55,7 +53,7 @@ final readonly class Rail
             Remembered::while(
                 "rail proof {$of}",
                 [...StandingProof::BESIDE, 'postings', 'items', 'carried_causes', 'carried_causes_withdrawn'],
-                fn (): Station => $this->proof($account, $asOf),
+                fn (): Station => $this->proof->of($account, $asOf),
             ),
             Remembered::while(
                 "rail unapplied {$of}",
@@ -84,6 +82,7 @@ final readonly class Rail
                 fn (): Station => $this->creditBalances($account, $asOf),
             ),
             $this->aged($account, $asOf),
+            $this->signOff($asOf),
         ];
     }
 
@@ -118,27 +117,6 @@ final readonly class Rail
             'Place '.self::count(count($lines), 'line').'',
             '',
             $lines[0]->dates->booking ?? '',
-        );
-    }
-
-    private function proof(Account $account, string $asOf): Station
-    {
-        $proof = $this->reports->proof($account, $asOf);
-        $carried = $this->carried->of($account);
-        $open = $proof->open($carried);
-        $count = count($open);
-        $oldest = $count === 0 ? '' : min(array_map(static fn (CauseLine $line): string => $line->date(), $open));
-        $kept = count($proof->lines) - $count;
-
-        return new Station(
-            'Proof',
-            'proof',
-            $count === 0 ? '' : self::count($count, 'cause'),
-            $this->money($proof->unexplained($carried)),
-            $count === 0,
-            'Explain '.self::count($count, 'cause'),
-            'difference '.$this->money($proof->difference)->grouped().($kept === 0 ? '' : ", {$kept} carried"),
-            $oldest,
         );
     }
 
@@ -221,6 +199,22 @@ final readonly class Rail
             false,
             'Strike the aged list',
             $difference->isZero() ? 'equals the control account' : "off by {$difference->abs()->grouped()}",
+        );
+    }
+
+    private function signOff(string $asOf): Station
+    {
+        $locked = $this->settings->locked()->includes($asOf);
+        $period = $this->settings->period();
+        $prepared = $this->signOffs->latest($period, 'preparer') !== null;
+
+        return new Station(
+            'Sign-off',
+            'sign-off',
+            $locked ? '' : ($prepared ? 'in review' : 'open'),
+            null,
+            $locked,
+            $prepared ? "Sign {$period->name} second" : "Sign {$period->name}",
         );
     }
 

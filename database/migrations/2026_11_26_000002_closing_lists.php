@@ -22,6 +22,9 @@ return new class extends Migration
         'rates_accepted' => 'an accepted rate',
         'approval_requests' => 'a request for approval',
         'approval_answers' => 'an answer to a request',
+        'signatures' => 'a signature',
+        'check_reasons' => 'a reason',
+        'reopenings' => 'a reopening',
     ];
 
     public function up(): void
@@ -46,7 +49,7 @@ return new class extends Migration
             );
             CREATE INDEX instalments_item ON instalments (item_id);");
         $this->allowance();
-        DB::unprepared('CREATE TABLE written_off (
+        DB::unprepared("CREATE TABLE written_off (
                 item_id INTEGER PRIMARY KEY REFERENCES items (id),   -- the write-off
                 debt_item_id INTEGER NOT NULL REFERENCES items (id), -- what it settles
                 ground TEXT NOT NULL,
@@ -67,6 +70,33 @@ return new class extends Migration
                 title TEXT NOT NULL,
                 total INTEGER NOT NULL, -- base currency
                 why TEXT NOT NULL,      -- it needs a second person
+                who TEXT NOT NULL,
+                recorded_at TEXT NOT NULL
+            );
+            CREATE TABLE signatures (
+                id INTEGER PRIMARY KEY,
+                period TEXT NOT NULL,
+                role TEXT NOT NULL CHECK (role IN ('preparer', 'reviewer')),
+                digest TEXT NOT NULL,   -- of the figures that were signed
+                figures TEXT NOT NULL,  -- JSON, by name
+                evidence TEXT NOT NULL, -- day and evidence of an outside person, or blank
+                who TEXT NOT NULL,
+                recorded_at TEXT NOT NULL
+            );
+            CREATE INDEX signatures_period ON signatures (period);
+            CREATE TABLE check_reasons (
+                id INTEGER PRIMARY KEY,
+                period TEXT NOT NULL,
+                name TEXT NOT NULL,     -- of the check
+                reason TEXT NOT NULL,
+                who TEXT NOT NULL,
+                recorded_at TEXT NOT NULL
+            );
+            CREATE INDEX check_reasons_period ON check_reasons (period);
+            CREATE TABLE reopenings (
+                id INTEGER PRIMARY KEY,
+                period TEXT NOT NULL,
+                reason TEXT NOT NULL,
                 who TEXT NOT NULL,
                 recorded_at TEXT NOT NULL
             );
@@ -95,7 +125,7 @@ return new class extends Migration
                 amount INTEGER NOT NULL CHECK (amount > 0),
                 recorded_at TEXT NOT NULL,
                 UNIQUE (date, bill_id, credit_id)
-            );');
+            )");
         foreach (self::KEPT as $table => $what) {
             foreach (['UPDATE' => ['keep', 'changed'], 'DELETE' => ['stay', 'deleted']] as $event => [$name, $done]) {
                 DB::unprepared("CREATE TRIGGER {$table}_{$name} BEFORE {$event} ON {$table}

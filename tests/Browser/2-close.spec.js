@@ -184,7 +184,7 @@ test('the first close, end to end', async ({ page }) => {
     });
 
     await test.step('credit balances: rehearsed, posted with the day-one reversal, reversible as a run', async () => {
-        await page.keyboard.press('7');
+        await page.keyboard.press('8');
         const plan = ajuste('credit-balances');
         await expect(page.getByRole('button', { name: `Post ${grouped(plan.total)}` })).toBeVisible();
         await expect(page.locator('main')).toContainText('And its mirror on 1 Nov 2026');
@@ -202,7 +202,7 @@ test('the first close, end to end', async ({ page }) => {
     });
 
     await test.step('aged: both bases, three treatments, drill to the items, exports', async () => {
-        await page.keyboard.press('8');
+        await page.keyboard.press('9');
         for (const [name, option] of [
             ['By document date', '--basis=document'],
             ['Credits against the oldest', '--credits=oldest_first'],

@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\SignPeriod;
+use App\Http\FormKey;
+use App\Http\SignOffDesk;
+use App\Http\ViewPoint;
+use App\Queries\Settings;
+use App\Queries\SignOffs;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\View\View;
+
+/** The end of a close: checks, two signatures, the lock. */
+final class SignOffController
+{
+    public function index(ViewPoint $at, SignOffDesk $desk, SignOffs $signOffs, Settings $settings): View
+    {
+        return view('sign-off.index', [
+            'signOff' => $desk->now($at),
+            'signed' => $signOffs->signed(),
+            'locked' => $settings->locked()->through,
+            'key' => bin2hex(random_bytes(16)),
+        ]);
+    }
+
+    public function explain(Request $request, SignPeriod $sign): RedirectResponse
+    {
+        $reason = $request->string('reason')->toString();
+        $sign->explain(FormKey::of($request, 'explain'), $request->string('check')->toString(), $reason);
+
+        return self::done('Explained.');
+    }
+
+    public function sign(Request $request, ViewPoint $at, SignOffDesk $desk, SignPeriod $sign): RedirectResponse
+    {
+        [$signOff, $seen] = [$desk->now($at), $request->string('seen')->toString()];
+        if (! $signOff->isInReview()) {
+            $sign->prepare(FormKey::of($request, 'sign'), $signOff, $seen);
+
+            return self::done("Signed. {$signOff->period->name} is in review; the reviewer signs second.");
+        }
+        $sign->review(FormKey::of($request, 'sign'), $signOff, $seen, $request->string('outside')->toString());
+
+        return self::done("Signed by two. {$signOff->period->name} is locked, and the next period is open.");
+    }
+
+    public function sendBack(Request $request, ViewPoint $at, SignOffDesk $desk, SignPeriod $sign): RedirectResponse
+    {
+        $sign->sendBack(FormKey::of($request, 'send-back-period'), $desk->now($at), $request->string('words')->toString());
+
+        return self::done('Sent back with your words.');
+    }
+
+    public function reopen(Request $request, SignPeriod $sign): RedirectResponse
+    {
+        $sign->reopen(FormKey::of($request, 'reopen'), $request->string('reason')->toString());
+
+        return self::done('Open again. Its signatures have fallen.');
+    }
+
+    private static function done(string $text): RedirectResponse
+    {
+        return redirect()->route('sign-off')->with('done', ['text' => $text]);
+    }
+}

@@ -1,0 +1,121 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\User;
+use App\Queries\Settings;
+use Illuminate\Support\Facades\DB;
+
+/** A period ends: checks, two signatures over the same figures, the lock, the next month (R13). */
+final class SignOffTest extends BooksTestCase
+{
+    private User $preparer;
+
+    private User $reviewer;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->importBasics([
+            'items.csv' => self::items(['I1,invoice,C1,2026-10-01,2026-11-01,EUR,100.00,100.00,,,E1,']),
+            'ledger.csv' => self::ledger(['E1,2026-10-01,1100,s,100.00,,I1,', 'E1,2026-10-01,4000,s,,100.00,I1,']),
+        ]);
+        $this->preparer = $this->person();
+        $this->reviewer = $this->person('reviewer');
+    }
+
+    private function sign(string $key, User $as, string $outside = ''): void
+    {
+        $page = (string) $this->actingAs($as)->get('/sign-off')->assertOk()->getContent();
+        preg_match('/name="seen" value="(\w+)"/', $page, $seen);
+        $this->post('/sign-off/sign', ['key' => $key, 'seen' => $seen[1] ?? '', 'outside' => $outside]);
+    }
+
+    private function says(string $words): void
+    {
+        $says = session('refusal');
+        self::assertStringContainsString($words, is_string($says) ? $says : '');
+    }
+
+    public function test_two_people_sign_the_period_is_locked_and_the_next_one_opens(): void
+    {
+        $this->sign('a', $this->preparer);
+        $this->actingAs($this->preparer)->get('/sign-off')->assertSee('In review')->assertSee('Outside reviewer');
+        $this->sign('b', $this->preparer);
+        $this->says('A reviewer approves this');
+        self::assertNull(app(Settings::class)->locked()->through);
+        $this->sign('c', $this->reviewer);
+        app(Settings::class)->forget();
+        self::assertSame(['2026-10-31', '2026-11'], [app(Settings::class)->locked()->through, app(Settings::class)->period()->name]);
+        $late = $this->import(['items.csv' => self::items(['I2,invoice,C1,2026-10-30,2026-11-01,EUR,1.00,1.00,,,E2,'])]);
+        self::assertStringContainsString('locked', $late->refused[0]->expected);
+        $this->get('/')->assertSee('November 2026');
+        $this->get('/sign-off')->assertSee('2026-10 was signed second by A reviewer');
+        $this->assertBooksHold();
+    }
+
+    public function test_what_changes_in_between_voids_the_first_signature_and_is_named(): void
+    {
+        $this->sign('a', $this->preparer);
+        $this->import([
+            'items.csv' => self::items(['I2,invoice,C1,2026-10-30,2026-11-01,EUR,7.00,7.00,,,E2,']),
+            'ledger.csv' => self::ledger(['E2,2026-10-30,1100,s,7.00,,I2,', 'E2,2026-10-30,4000,s,,7.00,I2,']),
+        ]);
+        $this->actingAs($this->reviewer)->get('/sign-off')->assertSee('is void')->assertSee('balance of 1100 was 100.00 and is 107.00');
+        $this->actingAs($this->preparer)->post('/sign-off/sign', ['key' => 'old', 'seen' => 'other']);
+        $this->says('The figures have changed since you looked');
+        $this->sign('b', $this->preparer);
+        $this->actingAs($this->reviewer)->post('/sign-off/send-back', ['key' => 's', 'words' => 'look at I2']);
+        $this->get('/sign-off')->assertDontSee('In review');
+        self::assertSame(1, DB::table('reopenings')->count());
+    }
+
+    public function test_what_is_not_green_needs_a_reason(): void
+    {
+        $this->import(['items.csv' => self::items(['R1,receipt,C1,2026-10-20,,EUR,30.00,30.00,,,,'])]);
+        $this->sign('a', $this->preparer);
+        $this->says('Not everything is green or explained yet');
+        preg_match_all('/name="check" value="([^"]+)"/', (string) $this->get('/sign-off')->getContent(), $checks);
+        self::assertSame(['station proof', 'station unapplied', 'aged'], $checks[1]);
+        $this->post('/sign-off/explain', ['key' => 'e', 'check' => 'aged', 'reason' => ' ']);
+        $this->says('needs a reason');
+        foreach ($checks[1] as $place => $check) {
+            $this->post('/sign-off/explain', ['key' => "e{$place}", 'check' => $check, 'reason' => 'the bank is late']);
+        }
+        $this->sign('b', $this->preparer);
+        $this->get('/sign-off')->assertSee('In review')->assertSee('the bank is late');
+    }
+
+    public function test_a_named_outside_person_signs_second_in_a_firm_of_one(): void
+    {
+        $this->sign('a', $this->preparer);
+        $this->sign('b', $this->preparer, 'letter of 3 November');
+        $this->says('name no outside person');
+        $this->import(['settings.csv' => "name,value\noutside_reviewer,Asesoría Cano\n"]);
+        $this->sign('c', $this->preparer, 'letter of 3 November');
+        self::assertSame('Asesoría Cano, by A preparer', DB::table('signatures')->where('role', 'reviewer')->value('who'));
+        app(Settings::class)->forget();
+        self::assertSame('2026-10-31', app(Settings::class)->locked()->through);
+    }
+
+    public function test_only_a_reviewer_opens_the_latest_period_again_with_a_reason(): void
+    {
+        $this->sign('a', $this->preparer);
+        $this->sign('b', $this->reviewer);
+        $this->actingAs($this->preparer)->post('/sign-off/reopen', ['key' => 'x', 'reason' => 'x']);
+        $this->says('A reviewer approves this');
+        $this->actingAs($this->reviewer)->post('/sign-off/reopen', ['key' => 'y', 'reason' => '']);
+        $this->says('reason');
+        $this->post('/sign-off/reopen', ['key' => 'z', 'reason' => 'an invoice was missed'])->assertRedirect('/sign-off');
+        app(Settings::class)->forget();
+        self::assertSame(['2026-09-30', '2026-10'], [app(Settings::class)->locked()->through, app(Settings::class)->period()->name]);
+        $this->get('/sign-off')->assertDontSee('In review');
+        $this->sign('c', $this->preparer);
+        $this->sign('d', $this->reviewer);
+        app(Settings::class)->forget();
+        self::assertSame('2026-10-31', app(Settings::class)->locked()->through);
+        $this->assertBooksHold();
+    }
+}
