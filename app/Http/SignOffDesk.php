@@ -30,7 +30,7 @@ final readonly class SignOffDesk
         foreach ($this->rail->stations($at->account, $period->last) as $station) {
             if (! in_array($station->route, self::NO_WORK, true)) {
                 $finding = $station->done ? '' : trim("{$station->remains} {$station->amount?->grouped()}");
-                $checks[] = new Check("station {$station->route}", "{$station->name} is done", $station->done, $finding, $station->route);
+                $checks[] = new Check("station {$station->route}", $station->name, $station->done, $finding, $station->route);
             }
         }
         $faults = $this->verification->faults();

@@ -25,9 +25,9 @@ final readonly class SignOffs
     {
         $figures = [];
         foreach ($this->balance->lines($period->last) as $line) {
-            $figures["balance of {$line->account->number}"] = $line->balance->decimal();
+            $figures["balance of {$line->account->number}"] = $line->balance->grouped();
             if ($line->tie !== null) {
-                $figures["customers on {$line->account->number}"] = $line->tie->customers->decimal();
+                $figures["customers on {$line->account->number}"] = $line->tie->customers->grouped();
             }
         }
         foreach (['items' => 'items', 'matches' => 'matches', 'vouchers' => 'vouchers'] as $table => $name) {

@@ -37,7 +37,7 @@
                 @foreach ($signOff->figures->byName as $name => $figure)
                     <tr>
                         <td>{{ ucfirst($name) }}</td>
-                        <td class="n">{{ str_replace('-', '−', $figure) }}</td>
+                        <td class="n">{{ $figure }}</td>
                     </tr>
                 @endforeach
             </tbody>
