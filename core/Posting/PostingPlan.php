@@ -19,7 +19,7 @@ use LogicException;
 final readonly class PostingPlan
 {
     /** What a person or the program says of a posting. */
-    private const WORDS = ['reason' => true, 'description' => true, 'text' => true];
+    private const WORDS = ['reason' => true, 'description' => true, 'text' => true, 'evidence' => true];
 
     /**
      * @param Subject $about what the posting comes to; its key is the result
