@@ -47,7 +47,8 @@ return new class extends Migration
                 recorded_at TEXT NOT NULL,
                 superseded_at TEXT
             );
-            CREATE INDEX instalments_item ON instalments (item_id);");
+            CREATE INDEX instalments_item ON instalments (item_id);
+            CREATE INDEX items_currency ON items (control_account_id, currency, customer_id);");
         $this->allowance();
         DB::unprepared("CREATE TABLE written_off (
                 item_id INTEGER PRIMARY KEY REFERENCES items (id),   -- the write-off
