@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Files;
 
 use Ajuste\Core\Exchange\CsvReader;
+use Ajuste\Core\Exchange\RateXml;
 use Ajuste\Core\Exchange\RowFault;
 use Ajuste\Core\Refusal;
 use Generator;
@@ -27,7 +28,25 @@ final class Table
      */
     public static function rows(SourceFile $file): Generator
     {
-        return in_array($file->extension(), ['xlsx', 'ods'], true) ? self::sheet($file) : self::text($file);
+        return match (true) {
+            in_array($file->extension(), ['xlsx', 'ods'], true) => self::sheet($file),
+            self::isRates($file) => self::rates($file),
+            default => self::text($file),
+        };
+    }
+
+    /** Whether it is a list of rates in the form of the European Central Bank. */
+    public static function isRates(SourceFile $file): bool
+    {
+        return RateXml::recognises((string) file_get_contents($file->path, false, null, 0, 4_096));
+    }
+
+    /** @return Generator<int, list<string>> */
+    private static function rates(SourceFile $file): Generator
+    {
+        foreach (RateXml::rows((string) file_get_contents($file->path)) as $place => $cells) {
+            yield $place + 1 => $cells;
+        }
     }
 
     /**

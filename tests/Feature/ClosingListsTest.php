@@ -100,6 +100,23 @@ final class ClosingListsTest extends BooksTestCase
         self::assertSame(['bucket', 'rate', 'amount', 'percent', 'document'], array_column($wrong->refused, 'field'));
     }
 
+    public function test_reference_rates_as_the_central_bank_publishes_them(): void
+    {
+        // The form of eurofxref-daily.xml, from memory; the figures are invented.
+        $xml = '<?xml version="1.0" encoding="UTF-8"?><gesmes:Envelope xmlns:gesmes="http://www.gesmes.org/xml/2002-08-01" '
+            .'xmlns="http://www.ecb.int/vocabulary/2002-08-01/eurofxref"><gesmes:subject>Reference rates</gesmes:subject><Cube>'
+            ."<Cube time='2026-10-30'><Cube currency='USD' rate='1.0615'/>"
+            ."<Cube currency='GBP' rate='0.85324'/></Cube></Cube></gesmes:Envelope>";
+        self::assertSame([], $this->import(['eurofxref-daily.xml' => $xml])->refused);
+        self::assertTrue($this->import(['any name.xml' => $xml])->changesNothing());
+        self::assertSame(['USD' => '1.0615', 'GBP' => '0.85324'], DB::table('rates')->pluck('rate', 'currency')->all());
+        self::assertSame(['unit_per_base'], DB::table('rates')->distinct()->pluck('quoted')->all());
+        $blocked = $this->import(['x.xml' => str_replace("<Cube time='2026-10-30'>", '<Cube>', $xml)]);
+        self::assertNull($blocked->importId);
+        $blocked = $this->import(['x.xml' => '<!DOCTYPE a [<!ENTITY b "c">]>'.substr($xml, 38)]);
+        self::assertNull($blocked->importId);
+    }
+
     public function test_customers_keep_what_a_file_does_not_say(): void
     {
         $this->import(['customers.csv' => "customer,name,currency,related,region,salesperson\nC1,Uno,EUR,yes,Norte,Ana\n"]);

@@ -27,6 +27,14 @@ use Illuminate\Support\Facades\DB;
 /** Closing the demo's books by hand through the stations, with the figures at each step. */
 final class DemoTest extends BooksTestCase
 {
+    /** The demo makes its own books, and takes no others. */
+    protected function setUp(): void
+    {
+        parent::setUp();
+        DB::disconnect();
+        array_map(unlink(...), (array) glob("{$this->folder}/books.sqlite*"));
+    }
+
     public function test_the_seed_is_deterministic(): void
     {
         self::assertSame((new DemoFiles())->handedOver(), (new DemoFiles())->handedOver());

@@ -9,6 +9,7 @@ use Ajuste\Core\Exchange\Foreign\ForeignGuess;
 use Ajuste\Core\Exchange\Habit;
 use Ajuste\Core\Exchange\Mapping;
 use Ajuste\Core\Exchange\MappingGuess;
+use Ajuste\Core\Exchange\RateXml;
 use Ajuste\Core\Exchange\RowFault;
 use Ajuste\Core\Refusal;
 use App\Actions\Posting\PostedRows;
@@ -249,6 +250,11 @@ final class ImportFiles
         }
         $report->files[] = $fileReport;
         try {
+            if (Table::isRates($file) && $books->base()->code !== RateXml::BASE) {
+                throw new Refusal(
+                    "“{$file->name}” has rates for one EUR, and the books are kept in {$books->base()->code}. Hand in rates.csv.",
+                );
+            }
             $this->takeRows($file, $mapping, $this->importer($mapping->kind, $fileReport, $books), $fileReport, $report);
         } catch (RowFault $fault) {
             // the file cannot be read on from here
