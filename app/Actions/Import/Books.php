@@ -83,6 +83,12 @@ final class Books
         return $this->base ??= $this->settings->base();
     }
 
+    /** @param  int  $minor of base currency */
+    public function money(int $minor): Money
+    {
+        return Money::ofMinor($minor, $this->base());
+    }
+
     public function settingsChanged(): void
     {
         $this->settings->forget();

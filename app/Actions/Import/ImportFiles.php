@@ -128,6 +128,11 @@ final class ImportFiles
 
                     continue;
                 }
+                if (EInvoiceImporter::recognises($file)) {
+                    $tables[] = [$file, new FileReport($file->name, EInvoiceImporter::KIND)];
+
+                    continue;
+                }
                 $mapping = $file->mapping ?? self::mappingOf($file);
                 $missing = $mapping->missing();
                 if ($missing !== []) {
@@ -148,7 +153,7 @@ final class ImportFiles
                 $report->block($file->name, $refusal);
             }
         }
-        $order = array_flip([...array_map(static fn (FileKind $kind): string => $kind->value, FileKind::cases()), StatementImporter::KIND]);
+        $order = array_flip([...self::inOrder(), StatementImporter::KIND]);
         usort(
             $tables,
             static fn (array $one, array $other): int => [$order[$one[1]->kind], $one[0]->name] <=> [
@@ -244,7 +249,9 @@ final class ImportFiles
         $fileReport->fileId = $record->id;
         $mapping = $fileReport->mapping;
         if ($mapping === null) {
-            $this->takeStatement($file, $fileReport, $report, $books);
+            $fileReport->kind === EInvoiceImporter::KIND
+                ? $this->takeInvoice($file, $fileReport, $report, $books)
+                : $this->takeStatement($file, $fileReport, $report, $books);
 
             return;
         }
@@ -340,6 +347,27 @@ final class ImportFiles
         return array_sum(array_map(static fn (array $table): int => (int) filesize($table[0]->path), $tables)) > self::LARGE;
     }
 
+    /** @return list<string> kinds of files in the order in which they are taken in; invoices by themselves come with the items */
+    private static function inOrder(): array
+    {
+        $kinds = [];
+        foreach (FileKind::cases() as $kind) {
+            $kinds = $kind === FileKind::Items ? [...$kinds, $kind->value, EInvoiceImporter::KIND] : [...$kinds, $kind->value];
+        }
+
+        return $kinds;
+    }
+
+    private function takeInvoice(SourceFile $file, FileReport $fileReport, ImportReport $report, Books $books): void
+    {
+        $report->files[] = $fileReport;
+        try {
+            (new EInvoiceImporter($books, $fileReport))->take((string) file_get_contents($file->path));
+        } catch (Refusal $refusal) {
+            $report->block($file->name, $refusal);
+        }
+    }
+
     private function takeStatement(SourceFile $file, FileReport $fileReport, ImportReport $report, Books $books): void
     {
         $report->files[] = $fileReport;
@@ -353,7 +381,9 @@ final class ImportFiles
     /** Pages of statements whose other pages did not come. */
     private function takeRestOfStatements(ImportReport $report, Books $books): void
     {
-        $statements = array_values(array_filter($report->files, static fn (FileReport $file): bool => $file->mapping === null));
+        $statements = array_values(
+            array_filter($report->files, static fn (FileReport $file): bool => $file->kind === StatementImporter::KIND),
+        );
         $last = $statements[count($statements) - 1] ?? null;
         try {
             $last === null || (new StatementImporter($books, $last))->takeRest();
