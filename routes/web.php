@@ -22,6 +22,7 @@ use App\Http\Controllers\LostDebtsController;
 use App\Http\Controllers\MovementController;
 use App\Http\Controllers\NotesController;
 use App\Http\Controllers\ProofController;
+use App\Http\Controllers\RatesController;
 use App\Http\Controllers\ReceiptsController;
 use App\Http\Controllers\RefundsController;
 use App\Http\Controllers\ReversalsController;
@@ -132,6 +133,7 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/sign-off', [SignOffController::class, 'index'])->name('sign-off');
     Route::get('/approvals', [ApprovalsController::class, 'index'])->name('approvals');
     Route::get('/approvals/{id}', [ApprovalsController::class, 'show'])->name('approval')->whereNumber('id');
+    Route::get('/rates', [RatesController::class, 'index'])->name('rates');
     Route::get('/movement', [MovementController::class, 'index'])->name('movement');
     Route::get('/movement.{format}', [MovementController::class, 'export'])->name('movement.export')->whereIn('format', ['csv', 'xlsx']);
     Route::get('/measures', [StatementsController::class, 'measures'])->name('measures');
@@ -266,6 +268,8 @@ Route::middleware('auth')->group(function (): void {
             ->name('allowance.end-overlay')
             ->whereNumber('overlay');
         Route::post('/allowance/rates', [AllowanceController::class, 'rate'])->name('allowance.rate');
+        Route::post('/rates', [RatesController::class, 'post'])->name('rates.post');
+        Route::post('/rates/fetch', [RatesController::class, 'fetch'])->name('rates.fetch');
         Route::post('/currency/accept-rates', [RunsController::class, 'acceptRates'])->name('currency.accept');
         Route::post('/contra/runs/{run}/letters', [RunsController::class, 'sendLetters'])
             ->name('contra.send')

@@ -13,6 +13,7 @@ use Ajuste\Core\Money\Quote;
 use Ajuste\Core\Money\Rate;
 use Ajuste\Core\Refusal;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /** The rates of the books. */
 final readonly class Rates
@@ -46,7 +47,19 @@ final readonly class Rates
             'quoted' => $now->rate->quote->value,
         ]);
 
-        return new ClosingRate($now, $this->last($currency, '<', $now->date), $accepted->exists());
+        return new ClosingRate($now, $this->before($currency, $now->date), $accepted->exists());
+    }
+
+    /** The last rate of an earlier day; null where there is none. */
+    public function before(Currency $currency, string $date): ?DatedRate
+    {
+        return $this->last($currency, '<', $date);
+    }
+
+    /** @return list<stdClass> the latest days first */
+    public function latest(): array
+    {
+        return array_values(DB::table('rates')->orderByDesc('date')->orderBy('currency')->limit(400)->get()->all());
     }
 
     /** @throws Refusal */

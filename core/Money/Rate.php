@@ -36,7 +36,8 @@ final readonly class Rate
         return $change->multipliedBy(10)->isGreaterThan($other->perUnit());
     }
 
-    private function perUnit(): BigRational
+    /** Base currency for one unit, exact. */
+    public function perUnit(): BigRational
     {
         $value = BigRational::of($this->value);
 

@@ -33,6 +33,7 @@ return new class extends Migration
             ALTER TABLE customers ADD COLUMN region TEXT NOT NULL DEFAULT '';
             ALTER TABLE customers ADD COLUMN salesperson TEXT NOT NULL DEFAULT '';
             ALTER TABLE users ADD COLUMN disabled_at TEXT;
+            ALTER TABLE rates ADD COLUMN source TEXT NOT NULL DEFAULT 'a file'; -- or why a person typed it, and who
             CREATE TABLE calendar_periods (
                 id INTEGER PRIMARY KEY,
                 name TEXT NOT NULL UNIQUE,

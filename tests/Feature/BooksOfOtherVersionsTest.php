@@ -26,7 +26,7 @@ final class BooksOfOtherVersionsTest extends BooksTestCase
         '2026_11_25_000002_money_once.php' => '7e5c7aed62d948df',
         '2026_11_26_000000_direct_debits.php' => '6fb25188c25e4f4f',
         '2026_11_26_000001_runs.php' => 'e1583ea4cf1ed614',
-        '2026_11_26_000002_closing_lists.php' => '22ddd6c2f90c4939',
+        '2026_11_26_000002_closing_lists.php' => '4f92c10d769786cc',
         'bank.sql' => '770872898cc29d3b',
         'books.sql' => '7907943f952f8d8e',
         'notes.sql' => 'd438480598a27fe3',

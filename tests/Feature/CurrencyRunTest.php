@@ -169,6 +169,31 @@ final class CurrencyRunTest extends BooksTestCase
         self::assertSame(1, DB::table('rates_accepted')->count());
     }
 
+    public function test_rates_are_typed_with_a_reason_and_fetched_from_the_simulated_source(): void
+    {
+        $typed = ['date' => '2026-10-31', 'currency' => 'gbp', 'rate' => '1,1800', 'quoted' => 'base_per_unit', 'reason' => 'central bank'];
+        foreach ([
+            [['reason' => ''], 'needs a reason'], [
+                ['rate' => '1,5'],
+                'more than 10 % from 1.1720',
+            ], [['currency' => 'EUR'], 'it has no rate'],
+            [['rate' => 'x'], 'is not a rate'], [['quoted' => ''], 'direction'],
+        ] as $place => [$wrong, $says]) {
+            $this->post('/rates', ['key' => "w{$place}", ...$typed, ...$wrong]);
+            $refusal = session('refusal');
+            self::assertStringContainsString($says, is_string($refusal) ? $refusal : '');
+        }
+        $this->post('/rates', ['key' => 'ok', ...$typed])->assertRedirect('/rates');
+        self::assertSame('208.00', $this->report('currency')['total']);
+        $this->get('/rates')->assertOk()->assertSee('A preparer: central bank')->assertSee('1.1800');
+        $this->post('/rates', ['key' => 'far', ...$typed, 'rate' => '1.5', 'meant' => '1'])->assertSessionHas('done');
+        $this->post('/rates/fetch', ['date' => '2026-10-29'])->assertSessionHas('done');
+        $fetched = DB::table('rates')->where('date', '2026-10-29')->first(['rate', 'quoted', 'source']);
+        self::assertSame(['unit_per_base', 'a file'], [$fetched?->quoted, $fetched?->source]);
+        self::assertEqualsWithDelta(1 / 1.154, (float) $fetched?->rate, 0.005);
+        $this->assertBooksHold();
+    }
+
     public function test_a_later_match_of_an_earlier_day_puts_the_run_out_of_date(): void
     {
         $run = $this->revalue();

@@ -4,7 +4,8 @@
         <h1>Currency as of {{ Say::day($run->asOf()) }}</h1>
         <p class="lead">Open foreign items at the closing rate; unrealised differences are {{ $run->policy() }}.
             {{ Say::count(count($run->lines()), 'item') }} {{ count($run->lines()) === 1 ? 'changes' : 'change' }}, net
-            {{ $run->total()->grouped() }} {{ $base->code }}. <a href="{{ route('settings') }}">Settings</a></p>
+            {{ $run->total()->grouped() }} {{ $base->code }}. <a href="{{ route('rates') }}">Rates</a>,
+            <a href="{{ route('settings') }}">settings</a></p>
         @include('runs.currency-sums')
         @include('runs.lines', ['taken' => 'Revalued', 'leftOut' => 'Left as it stands'])
     </div>

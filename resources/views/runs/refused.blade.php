@@ -9,6 +9,11 @@
                 <button class="button" data-hotkey="a">The rates are right <kbd>A</kbd></button>
             </form>
         @endif
-        <p><a href="{{ route('intake') }}">Intake</a></p>
+        <p>
+            @if ($kind === Ajuste\Core\Run\RunKind::Currency)
+                <a href="{{ route('rates') }}">Rates</a>,
+            @endif
+            <a href="{{ route('intake') }}">Intake</a>
+        </p>
     </div>
 </x-layout>

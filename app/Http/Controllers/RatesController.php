@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use Ajuste\Core\Calendar\Day;
+use Ajuste\Core\Money\Currency;
+use Ajuste\Core\Money\Quote;
+use Ajuste\Core\Money\Rate;
+use Ajuste\Core\Refusal;
+use App\Actions\Import\ImportFiles;
+use App\Actions\Import\RefusedRows;
+use App\Actions\KeepRate;
+use App\Files\SourceFiles;
+use App\Http\FormKey;
+use App\Http\ViewPoint;
+use App\Queries\Rates;
+use App\Queries\Settings;
+use App\StandIn\RateSource;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\File;
+use Illuminate\View\View;
+
+/** Exchange rates by day, with where they come from. */
+final class RatesController
+{
+    public function index(Rates $rates, Settings $settings, ViewPoint $at): View
+    {
+        return view('rates.index', [
+            'rates' => $rates->latest(),
+            'base' => $settings->base(),
+            'date' => $settings->locked()->firstOpenFrom($at->asOf),
+            'key' => bin2hex(random_bytes(16)),
+        ]);
+    }
+
+    public function post(Request $request, KeepRate $keep): RedirectResponse
+    {
+        $text = static fn (string $name): string => $request->string($name)->trim()->toString();
+        $rate = Rate::of(
+            Currency::of(strtoupper($text('currency'))),
+            str_replace(',', '.', $text('rate')),
+            Quote::tryFrom($text('quoted')) ?? throw new Refusal('Choose in which direction the rate is quoted.'),
+        );
+        $keep->post(FormKey::of($request, 'rate'), $rate, Day::of($text('date')), $text('reason'), $request->boolean('meant'));
+
+        return redirect()->route('rates')->with('done', ['text' => 'Kept.', 'url' => route('currency'), 'link' => 'Currency']);
+    }
+
+    /** The simulated source gives the rates of a day, which come in like any file. */
+    public function fetch(Request $request, RateSource $source, ImportFiles $import): RedirectResponse
+    {
+        $day = Day::of($request->string('date')->toString());
+        $folder = sys_get_temp_dir().'/ajuste-rates-'.bin2hex(random_bytes(6));
+        File::ensureDirectoryExists("{$folder}/in");
+        try {
+            File::put("{$folder}/in/rates-{$day}.xml", $source->ofDay($day));
+            $report = $import->post(SourceFiles::at("{$folder}/in", $folder), RefusedRows::RefuseAll, 'the simulated rate source');
+        } finally {
+            File::deleteDirectory($folder);
+        }
+        if ($report->importId === null && $report->refused !== []) {
+            throw new Refusal('The rates are refused: '.implode(' ', array_column($report->refused, 'expected')));
+        }
+
+        return redirect()->route('rates')->with(
+            'done',
+            ['text' => "The rates of {$day} are in.", 'url' => route('currency'), 'link' => 'Currency'],
+        );
+    }
+}
