@@ -8,6 +8,7 @@ use Ajuste\Core\Calendar\Day;
 use Ajuste\Core\Refusal;
 use App\Queries\Settings;
 use App\Support\Books;
+use Closure;
 use Illuminate\Console\Command;
 use PDOException;
 use Symfony\Component\Console\Exception\ExceptionInterface;
@@ -31,13 +32,21 @@ abstract class BooksCommand extends Command
 
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
-        try {
+        return $this->guarded(function () use ($input, $output): int {
             $backup = app(Books::class)->open();
             if ($backup !== null) {
                 fwrite(STDERR, "The books were of an earlier version and are up to date now. As they were, they are kept at {$backup}.\n");
             }
 
             return parent::execute($input, $output);
+        });
+    }
+
+    /** @param  Closure(): int  $do */
+    protected function guarded(Closure $do): int
+    {
+        try {
+            return $do();
         } catch (Refusal $refusal) {
             return $this->refuse($refusal->getMessage());
         } catch (PDOException $problem) {

@@ -4,9 +4,14 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use Ajuste\Core\Pack\Manifest;
+use App\Actions\CutPack;
 use App\Models\User;
 use App\Queries\Settings;
+use App\Support\ClosePack;
+use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
+use ZipArchive;
 
 /** A period ends: checks, two signatures over the same figures, the lock, the next month (R13). */
 final class SignOffTest extends BooksTestCase
@@ -98,6 +103,91 @@ final class SignOffTest extends BooksTestCase
         self::assertSame('Asesoría Cano, by A preparer', DB::table('signatures')->where('role', 'reviewer')->value('who'));
         app(Settings::class)->forget();
         self::assertSame('2026-10-31', app(Settings::class)->locked()->through);
+    }
+
+    public function test_the_pack_is_checked_with_nothing_but_itself_and_every_altered_file_is_found(): void
+    {
+        $this->import([
+            'items.csv' => self::items(
+                ['R1,receipt,C1,2026-10-20,,EUR,30.00,30.00,,,E3,', 'G1,invoice,C3,2026-10-02,2026-10-09,GBP,10.00,11.54,,,E4,'],
+            ),
+            'ledger.csv' => self::ledger(['E3,2026-10-20,1100,s,,30.00,R1,', 'E4,2026-10-02,1100,s,11.54,,G1,']),
+            'matches.csv' => "date,debit_document,credit_document,amount\n2026-10-20,I1,R1,30.00\n",
+        ]);
+        foreach (['journals', 'station proof', 'station currency', 'station receipts'] as $place => $check) {
+            $this->actingAs($this->preparer)->post('/sign-off/explain', ['key' => "e{$place}", 'check' => $check, 'reason' => 'known']);
+        }
+        $this->get('/sign-off/2026-10/pack.zip')->assertStatus(422)->assertSee('is not signed by two yet');
+        $this->sign('a', $this->preparer);
+        $this->sign('b', $this->reviewer);
+        $file = $this->cut('one');
+        $pack = ClosePack::open($file);
+        self::assertSame([], $pack->faults());
+        self::assertSame(['81.54', '81.54', '11.54', '70.00'], [
+            $pack->figures()['balance of 1100'], $pack->figures()['customers on 1100'], $pack->figures()['aged 1-30 of 1100'],
+            $pack->figures()['aged not_due of 1100'],
+        ]);
+        self::assertSame(0, Artisan::call('ajuste:verify', ['pack' => $file]));
+        $this->import(['items.csv' => self::items(['I9,invoice,C1,2026-11-05,2026-12-01,EUR,5.00,5.00,,,,'])]);
+        $first = $this->files($file);
+        foreach ($this->files($this->cut('two')) as $name => $content) {
+            self::assertTrue($name === 'cover.pdf' || $content === $first[$name], "{$name} is the same to the byte");
+        }
+        foreach (array_keys($first) as $name) {
+            if ($name !== 'cover.pdf') {
+                $altered = $first;
+                $altered[$name] = substr_replace($altered[$name], $altered[$name][40] === '1' ? '2' : '1', 40, 1);
+                self::assertNotSame([], ClosePack::open($this->zip($altered))->faults(), $name);
+            }
+        }
+        $lines = $first;
+        $lines['data/items.csv'] = str_replace(',10000,debit,', ',20000,debit,', $lines['data/items.csv']);
+        $lines['manifest.json'] = (string) json_encode(
+            Manifest::of(array_diff_key($lines, ['manifest.json' => 0, 'cover.pdf' => 0]))->digests,
+        );
+        self::assertContains(
+            'customers on 1100 was 81.54 and is 181.54',
+            ClosePack::open($this->zip($lines))->faults(),
+            'digests made to fit',
+        );
+        foreach (['policy.json', 'signatures.json', 'data/open.csv'] as $left) {
+            $lines = array_diff_key($first, [$left => 0, 'manifest.json' => 0, 'cover.pdf' => 0]);
+            $lines['manifest.json'] = (string) json_encode(Manifest::of($lines)->digests);
+            self::assertNotSame([], ClosePack::open($this->zip($lines))->faults(), "without {$left}");
+        }
+        $this->refused('is no close pack', static fn () => ClosePack::open(__FILE__));
+    }
+
+    private function cut(string $name): string
+    {
+        $file = "{$this->folder}/{$name}.zip";
+        app(CutPack::class)->to($file, app(Settings::class)->calendar()->named('2026-10'));
+
+        return $file;
+    }
+
+    /** @return array<string, string> */
+    private function files(string $file): array
+    {
+        $zip = new ZipArchive;
+        $zip->open($file);
+        $files = [];
+        for ($place = 0; $place < $zip->numFiles; $place++) {
+            $files[(string) $zip->getNameIndex($place)] = (string) $zip->getFromIndex($place);
+        }
+
+        return $files;
+    }
+
+    /** @param  array<string, string>  $files */
+    private function zip(array $files): string
+    {
+        $zip = new ZipArchive;
+        $zip->open($file = "{$this->folder}/".bin2hex(random_bytes(6)).'.zip', ZipArchive::CREATE);
+        array_map(static fn (string $name, string $content): bool => $zip->addFromString($name, $content), array_keys($files), $files);
+        $zip->close();
+
+        return $file;
     }
 
     public function test_only_a_reviewer_opens_the_latest_period_again_with_a_reason(): void

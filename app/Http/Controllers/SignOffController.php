@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Actions\CutPack;
 use App\Actions\SignPeriod;
 use App\Http\FormKey;
 use App\Http\SignOffDesk;
@@ -13,6 +14,7 @@ use App\Queries\SignOffs;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\View\View;
+use Symfony\Component\HttpFoundation\BinaryFileResponse;
 
 /** The end of a close: checks, two signatures, the lock. */
 final class SignOffController
@@ -25,6 +27,15 @@ final class SignOffController
             'locked' => $settings->locked()->through,
             'key' => bin2hex(random_bytes(16)),
         ]);
+    }
+
+    /** The close pack of a signed period. */
+    public function pack(string $period, CutPack $cut, Settings $settings): BinaryFileResponse
+    {
+        $file = sys_get_temp_dir().'/ajuste-pack-'.bin2hex(random_bytes(6)).'.zip';
+        $cut->to($file, $settings->calendar()->named($period));
+
+        return response()->download($file, "close-{$period}.zip")->deleteFileAfterSend();
     }
 
     public function explain(Request $request, SignPeriod $sign): RedirectResponse

@@ -5,7 +5,8 @@
     <div class="note">The signature of {{ $signOff->prepared->who }} is void: {{ implode('; ', array_slice($signOff->voidedBy(), 0, 4)) }}.</div>
 @endif
 @foreach ($signed as $of)
-    <p class="soft">{{ $of->period }} was signed second by {{ $of->who }}, {{ Say::moment($of->recorded_at) }}.</p>
+    <p class="soft">{{ $of->period }} was signed second by {{ $of->who }}, {{ Say::moment($of->recorded_at) }}. <a
+            hx-boost="false" href="{{ route('sign-off.pack', $of->period) }}">Close pack</a></p>
 @endforeach
 @if ($locked)
     <p class="soft">The days through {{ Say::day($locked) }} are locked.</p>
