@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Ajuste\Core\Pack;
 
-/** The digests of the files of a close pack. */
+/** The digests of the files of a close pack or a backup. */
 final readonly class Manifest
 {
     /** @param  array<string, string>  $digests SHA-256 by file */
@@ -19,12 +19,12 @@ final readonly class Manifest
     }
 
     /**
-     * @param array<string, string> $contents by file, the manifest itself left out
-     * @return list<string> what is another than it says, in words
+     * @param self $of the files as they are, the manifest itself left out
+     * @return list<string> what is another than this one says, in words
      */
-    public function faults(array $contents): array
+    public function faults(self $of): array
     {
-        $now = self::of($contents)->digests;
+        $now = $of->digests;
         $faults = [];
         foreach ($this->digests as $file => $digest) {
             if (! isset($now[$file])) {

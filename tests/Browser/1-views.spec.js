@@ -27,6 +27,7 @@ const views = [
     '/contra',
     '/residues',
     '/currency',
+    '/rates',
     '/allowance',
     '/movement',
     '/measures',

@@ -107,10 +107,10 @@ final class PackFiguresTest extends TestCase
         $of = Manifest::of(['b' => 'abc', 'a' => '']);
         self::assertSame('ba7816bf8f01cfea414140de5dae2223b00361a396177a9cb410ff61f20015ad', $of->digests['b']);
         self::assertSame(['a', 'b'], array_keys($of->digests));
-        self::assertSame([], $of->faults(['a' => '', 'b' => 'abc']));
+        self::assertSame([], $of->faults(Manifest::of(['a' => '', 'b' => 'abc'])));
         self::assertSame(
             ['a is missing.', 'b was altered.', 'c does not belong to the pack.'],
-            $of->faults(['b' => 'abd', 'c' => '']),
+            $of->faults(Manifest::of(['b' => 'abd', 'c' => ''])),
         );
     }
 }
