@@ -61,7 +61,26 @@ final readonly class Positions
      */
     public function open(int $accountId, string $asOf): Generator
     {
-        foreach ($this->standing($accountId, $asOf, null, null) as $row) {
+        yield from $this->whatIsOpen($this->standing($accountId, $asOf, null, null));
+    }
+
+    /**
+     * The same of items that a match ever took something of.
+     *
+     * @return Generator<int, array{Customer, OpenItem}> by customer id
+     */
+    public function openInPart(int $accountId, string $asOf): Generator
+    {
+        yield from $this->whatIsOpen($this->standing($accountId, $asOf, null, null, onlyMoved: true));
+    }
+
+    /**
+     * @param iterable<OpenRow> $rows
+     * @return Generator<int, array{Customer, OpenItem}> by customer id
+     */
+    private function whatIsOpen(iterable $rows): Generator
+    {
+        foreach ($rows as $row) {
             if ($row->open() !== 0) {
                 yield $row->customer_id => [
                     new Customer($row->customer_id, $row->customer, $row->name),
@@ -199,12 +218,18 @@ final readonly class Positions
      * Items that are open, or still carry base, at the day's end, with where they stand then.
      *
      * @param ?list<int> $customerIds null: all
+     * @param bool $onlyMoved only what a match ever took something of
      * @return Generator<int, OpenRow>
      */
-    public function standing(int $accountId, string $asOf, ?string $knownAt, ?array $customerIds): Generator
-    {
+    public function standing(
+        int $accountId,
+        string $asOf,
+        ?string $knownAt,
+        ?array $customerIds,
+        bool $onlyMoved = false,
+    ): Generator {
         $waiting = [];
-        foreach ($this->rows($accountId, $asOf, $knownAt, $customerIds) as $row) {
+        foreach ($this->rows($accountId, $asOf, $knownAt, $customerIds, $onlyMoved) as $row) {
             $waiting[] = $row;
             if (count($waiting) === self::CHUNK) {
                 yield from $this->placed($waiting, $asOf, $knownAt);
@@ -257,9 +282,10 @@ final readonly class Positions
      * @param ?list<int> $customerIds
      * @return Generator<int, OpenRow>
      */
-    private function rows(int $accountId, string $asOf, ?string $knownAt, ?array $customerIds): Generator
+    private function rows(int $accountId, string $asOf, ?string $knownAt, ?array $customerIds, bool $onlyMoved): Generator
     {
         $of = $customerIds === null ? '' : ' AND p.customer_id IN ('.implode(', ', array_map(intval(...), $customerIds)).')';
+        $of .= $onlyMoved ? " AND p.last_moved_on <> ''" : '';
         $open = 'SELECT item_id FROM item_positions WHERE control_account_id = :a AND settled_on';
         $from = match (true) {
             $knownAt !== null => 'items i JOIN item_positions p ON p.item_id = i.root_id

@@ -49,7 +49,10 @@ final readonly class ResidueCandidates
         $some = [];
         $blocked = $this->blocks->of(RunKind::Residues);
         $policy = $this->policy();
-        foreach ($this->positions->open($control->id, $asOf) as [$customer, $item]) {
+        $open = Eligibility::wholeMayComeNear($policy)
+            ? $this->positions->open($control->id, $asOf)
+            : $this->positions->openInPart($control->id, $asOf);
+        foreach ($open as [$customer, $item]) {
             if (! Eligibility::mayComeNear($item, $policy)) {
                 continue;
             }

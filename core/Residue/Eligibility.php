@@ -19,9 +19,14 @@ final class Eligibility
      */
     public static function mayComeNear(OpenItem $item, ResiduePolicy $policy): bool
     {
-        $allowsWhole = BigRational::of($policy->percent)->isGreaterThanOrEqualTo(100);
+        return ! in_array($item->kind, [Kind::WriteOff, Kind::WriteBack], true)
+            && (! $item->open->equals($item->amount) || self::wholeMayComeNear($policy));
+    }
 
-        return ! in_array($item->kind, [Kind::WriteOff, Kind::WriteBack], true) && ($allowsWhole || ! $item->open->equals($item->amount));
+    /** Whether the policy's percentage lets an item of which nothing is settled come near. */
+    public static function wholeMayComeNear(ResiduePolicy $policy): bool
+    {
+        return BigRational::of($policy->percent)->isGreaterThanOrEqualTo(100);
     }
 
     /**
