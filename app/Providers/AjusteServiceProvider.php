@@ -10,8 +10,11 @@ use App\Http\WrittenOffComposer;
 use App\Queries\Settings;
 use App\Support\Actor;
 use App\Support\BooksConnection;
+use App\Support\Seals;
 use Closure;
 use Illuminate\Database\Connection;
+use Illuminate\Database\Events\TransactionCommitting;
+use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\View;
 use Illuminate\Support\ServiceProvider;
 use PDO;
@@ -36,6 +39,11 @@ final class AjusteServiceProvider extends ServiceProvider
 
     public function boot(): void
     {
+        Event::listen(TransactionCommitting::class, static function (TransactionCommitting $event): void {
+            if ($event->connectionName === config('database.default')) {
+                Seals::close();
+            }
+        });
         View::composer('components.layout', LayoutComposer::class);
         View::composer('receipts.written-off', WrittenOffComposer::class);
     }

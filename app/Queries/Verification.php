@@ -4,17 +4,23 @@ declare(strict_types=1);
 
 namespace App\Queries;
 
+use Ajuste\Core\Subledger\Timeline;
 use App\Support\AuditTrail;
 use App\Support\Books;
 use App\Support\KeptFiles;
+use App\Support\Seals;
 use Illuminate\Support\Facades\DB;
+use PDO;
+use PDOStatement;
 
 /**
  * Proves that the books hold together: the audit chain, balanced vouchers, open amounts, and everything derived against the posted rows.
  */
 final readonly class Verification
 {
-    public function __construct(private AuditTrail $audit, private Books $books) {}
+    private const CHUNK = 400;
+
+    public function __construct(private AuditTrail $audit, private Books $books, private Timelines $timelines) {}
 
     /** @return list<string> what is wrong; empty when nothing is */
     public function faults(): array
@@ -23,10 +29,20 @@ final readonly class Verification
 
         $others = array_filter($schema, static fn (string $fault): bool => str_starts_with($fault, 'The table'));
 
-        // Where tables are others, what the rest asks may be missing.
-        return $others !== []
-            ? $schema
-            : [...$schema, ...$this->chain(), ...$this->vouchers(), ...$this->days(), ...$this->positions(), ...$this->sources()];
+        if ($others !== []) {
+            return $schema; // what the rest asks may be missing
+        }
+        $seals = Seals::faults();
+
+        return [
+            ...$schema,
+            ...$this->chain(),
+            ...$seals,
+            ...$this->vouchers(),
+            ...$this->days(),
+            ...($seals === [] ? $this->positions() : []), // else what they are worked out from may be unreadable
+            ...$this->sources(),
+        ];
     }
 
     /** @return list<string> */
@@ -99,26 +115,41 @@ final readonly class Verification
     /** @return list<string> */
     private function positions(): array
     {
-        $rows = DB::select(
-            'SELECT p.item_id, i.document, p.matched, p.moved, coalesce(sum(m.amount), 0) AS amount, coalesce(sum(m.base), 0) AS base
-             FROM item_positions p JOIN items i ON i.id = p.row_id
-             LEFT JOIN (SELECT debit_item_id AS item, amount, debit_base AS base, id FROM matches
-                 UNION ALL SELECT credit_item_id, amount, credit_base, id FROM matches) m
-               ON m.item = p.item_id AND NOT EXISTS (SELECT 1 FROM match_reversals r WHERE r.match_id = m.id)
-             GROUP BY p.item_id HAVING p.matched <> coalesce(sum(m.amount), 0) OR p.moved <> coalesce(sum(m.base), 0)
-                 OR p.matched > i.amount
-               OR p.row_id <> (SELECT max(v.id) FROM items v WHERE v.root_id = p.item_id AND v.superseded_at IS NULL)',
-        );
+        $statement = DB::connection()
+            ->getPdo()
+            ->query(
+                'SELECT i.root_id, i.document, i.id, i.control_account_id, i.customer_id, i.amount, i.base, p.row_id, '
+                    .'p.control_account_id, p.customer_id, p.amount, p.matched, p.moved, p.last_moved_on, p.settled_on
+                 FROM items i LEFT JOIN item_positions p ON p.item_id = i.root_id WHERE i.superseded_at IS NULL ORDER BY i.root_id',
+            );
+        $faults = [];
+        while ($statement !== false && ($rows = self::some($statement)) !== []) {
+            $timelines = $this->timelines->of(array_map(static fn (array $row): int => (int) $row[0], $rows));
+            foreach ($rows as $row) {
+                $timeline = $timelines[(int) $row[0]] ?? new Timeline([]);
+                $at = $timeline->at('9999-12-31');
+                [$amount, $base] = [(int) $row[5], (int) $row[6]];
+                $settled = $timeline->settledInFullOn($amount, $base);
+                $should = [$row[2], $row[3], $row[4], $row[5], $at->matched, $at->moved, $timeline->lastDay(), $settled];
+                if (array_map(strval(...), $should) !== array_map(strval(...), array_slice($row, 7)) || $at->matched > $amount) {
+                    $faults[] = "The position of {$row[1]} is not what its matches make it: {$at->matched} matched and {$at->moved} moved.";
+                }
+            }
+        }
 
-        return array_values(
-            array_map(
-                static fn (
-                    \stdClass $row,
-                ): string => "The position of {$row->document} says {$row->matched} matched and {$row->moved} moved, its ".
-                    "matches {$row->amount} and {$row->base}.",
-                $rows,
-            ),
-        );
+        return $faults;
+    }
+
+    /** @return list<list<int|string|null>> the next rows */
+    private static function some(PDOStatement $statement): array
+    {
+        $rows = [];
+        while (count($rows) < self::CHUNK && is_array($row = $statement->fetch(PDO::FETCH_NUM))) {
+            $rows[] = $row;
+        }
+
+        /** @var list<list<int|string|null>> $rows */
+        return $rows;
     }
 
     /** @return list<string> */

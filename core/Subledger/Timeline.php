@@ -48,6 +48,20 @@ final readonly class Timeline
         return $settled;
     }
 
+    /**
+     * The same of an item by its original amount, or by its base where it has no amount of its own: an exchange difference, minor units
+     * of its currency and of base.
+     */
+    public function settledInFullOn(int $amount, int $base): ?string
+    {
+        if ($amount > 0) {
+            return $this->settledOn($amount);
+        }
+        $ofBase = array_map(static fn (Movement $of): Movement => new Movement($of->day, $of->base, 0), $this->movements);
+
+        return (new self($ofBase))->settledOn($base);
+    }
+
     /** By what it is settled through a day's end, matches that stand then. */
     public function paid(string $day, Money $nil): Paid
     {

@@ -239,18 +239,11 @@ final class PostedRows
     private function keepPosition(int $itemId, int $amount, int $base, array $movements): void
     {
         $timeline = new Timeline($movements);
-        // An exchange difference has no amount of its own; it is used up when its base is.
-        $settledOn =
-            $amount > 0
-                ? $timeline->settledOn($amount)
-                : (new Timeline(array_map(static fn (Movement $m): Movement => new Movement($m->day, $m->base, 0), $movements)))->settledOn(
-                    $base,
-                );
         $this->run('UPDATE item_positions SET matched = ?, moved = ?, last_moved_on = ?, settled_on = ? WHERE item_id = ?', [
             array_sum(array_column($movements, 'amount')),
             array_sum(array_column($movements, 'base')),
             $timeline->lastDay(),
-            $settledOn,
+            $timeline->settledInFullOn($amount, $base),
             $itemId,
         ]);
     }

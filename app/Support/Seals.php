@@ -1,0 +1,159 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Support;
+
+use Illuminate\Support\Facades\DB;
+use PDO;
+
+/**
+ * Every transaction seals the rows that it posted: their digest, in a chain. What stays as it was posted can then be shown to have stayed,
+ * record by record of the trail too. Digests name the columns that they were taken of, so that a later version may add others.
+ */
+final class Seals
+{
+    /** Tables whose rows are numbered as they come. */
+    public const NUMBERED = [
+        'allowance_posted', 'allowance_rates', 'approval_requests', 'audit_records', 'bank_statements', 'carried_causes',
+        'check_reasons', 'contested', 'credit_notes', 'customer_blocks', 'discount_decisions', 'hand_pairs', 'items',
+        'loose_reasons', 'mandates', 'matches', 'notes', 'overlays', 'payment_orders', 'placements', 'postings',
+        'rates_accepted', 'refunds', 'reopenings', 'run_choices', 'run_lines', 'run_requests', 'runs', 'settlements',
+        'signatures', 'signed_proofs', 'source_fixes', 'specific_allowances', 'supplier_matches', 'vouchers',
+    ];
+
+    /** Tables whose rows bear the number of what they are about, and that number's column. */
+    public const KEYED = [
+        'approval_answers' => 'request_id', 'collection_answers' => 'debit_id', 'collections_sent' => 'collection_id',
+        'customer_blocks_lifted' => 'block_id', 'deposit_taxes' => 'item_id', 'item_reversals' => 'item_id', 'mandate_ends' => 'mandate_id',
+        'match_reversals' => 'match_id', 'notes_struck' => 'note_id', 'overlays_ended' => 'overlay_id',
+        'placement_reversals' => 'placement_id', 'run_request_answers' => 'request_id', 'run_reversals' => 'run_id',
+        'run_settlements' => 'settlement_id', 'supplier_contras' => 'item_id', 'written_off' => 'item_id',
+    ];
+
+    /** The only column that a later version of the same row sets. */
+    private const LATER = 'superseded_at';
+
+    /** Seals what was posted since the last seal; in the transaction that posted it. */
+    public static function close(): void
+    {
+        if (DB::selectOne("SELECT 1 FROM sqlite_master WHERE name = 'seals'") === null) {
+            return; // books that are only being made
+        }
+        [$last, $now] = [self::last(), self::state()];
+        $before = $last['state'] ?? [];
+        $grown = array_filter($now, static fn (int $count, string $table): bool => $count > ($before[$table] ?? 0), ARRAY_FILTER_USE_BOTH);
+        if ($grown === []) {
+            return;
+        }
+        $id = (int) DB::table('seals')->max('id') + 1;
+        $rows = [];
+        foreach ($grown as $table => $through) {
+            if (isset(self::KEYED[$table])) {
+                $key = self::KEYED[$table];
+                DB::insert("INSERT INTO sealed_keys (name, key, seal_id) SELECT '{$table}', {$key}, {$id} FROM {$table}
+                    WHERE {$key} NOT IN (SELECT key FROM sealed_keys WHERE name = '{$table}')");
+            }
+            $columns = self::columns($table);
+            $from = $before[$table] ?? 0;
+            $rows[$table] = [
+                'from' => $from,
+                'through' => $through,
+                'columns' => $columns,
+                'digest' => self::digest($table, $columns, $id, $from, $through),
+            ];
+        }
+        $body = json_encode(['state' => $now, 'rows' => $rows], JSON_THROW_ON_ERROR);
+        $previous = $last['digest'] ?? '';
+        DB::table('seals')->insert([
+            'id' => $id,
+            'body' => $body,
+            'previous' => $previous,
+            'digest' => hash('sha256', "{$previous}\x1f{$body}"),
+            'recorded_at' => Moment::now(),
+        ]);
+    }
+
+    /** @return list<string> tables whose rows are not as they were posted, in words */
+    public static function faults(): array
+    {
+        $faults = [];
+        $previous = '';
+        $state = [];
+        foreach (DB::table('seals')->orderBy('id')->cursor() as $seal) {
+            if ($seal->previous !== $previous || $seal->digest !== hash('sha256', "{$previous}\x1f{$seal->body}")) {
+                return [...$faults, "The seals are broken at seal {$seal->id} of {$seal->recorded_at}."];
+            }
+            $previous = $seal->digest;
+            /**
+             * @var array{
+             *     state: array<string, int>,
+             *     rows: array<string, array{from: int, through: int, columns: list<string>, digest: string}>
+             * } $body
+             */
+            $body = json_decode($seal->body, true, flags: JSON_THROW_ON_ERROR);
+            $state = $body['state'];
+            foreach ($body['rows'] as $table => $of) {
+                if (self::digest($table, $of['columns'], (int) $seal->id, $of['from'], $of['through']) !== $of['digest']) {
+                    $faults[] = "Rows of {$table} that were posted at {$seal->recorded_at} are not as they were posted.";
+                }
+            }
+        }
+        foreach (self::state() as $table => $count) {
+            if ($count > ($state[$table] ?? 0)) {
+                $faults[] = "Rows of {$table} were added beside the program.";
+            }
+        }
+
+        return $faults;
+    }
+
+    /** @return array{digest: string, state: array<string, int>}|null */
+    private static function last(): ?array
+    {
+        $row = DB::table('seals')->orderByDesc('id')->first(['digest', DB::raw("json_extract(body, '$.state') AS state")]);
+        if ($row === null) {
+            return null;
+        }
+        /** @var array<string, int> $state */
+        $state = json_decode($row->state, true, flags: JSON_THROW_ON_ERROR);
+
+        return ['digest' => $row->digest, 'state' => $state];
+    }
+
+    /** @return array<string, int> by table: the last number, or how many rows */
+    private static function state(): array
+    {
+        $selects = [
+            ...array_map(static fn (string $table): string => "(SELECT max(id) FROM {$table}) AS {$table}", self::NUMBERED),
+            ...array_map(static fn (string $table): string => "(SELECT count(*) FROM {$table}) AS {$table}", array_keys(self::KEYED)),
+        ];
+
+        return array_map(intval(...), (array) DB::selectOne('SELECT '.implode(', ', $selects)));
+    }
+
+    /** @return list<string> */
+    private static function columns(string $table): array
+    {
+        $columns = array_column(DB::select("SELECT name FROM pragma_table_info('{$table}') ORDER BY cid"), 'name');
+
+        return array_values(array_diff($columns, [self::LATER]));
+    }
+
+    /** @param  list<string>  $columns */
+    private static function digest(string $table, array $columns, int $seal, int $from, int $through): string
+    {
+        $values = implode(" || ',' || ", array_map(static fn (string $column): string => "quote({$column})", $columns));
+        $key = self::KEYED[$table] ?? null;
+        $which = $key === null
+            ? "id > {$from} AND id <= {$through} ORDER BY id"
+            : "{$key} IN (SELECT key FROM sealed_keys WHERE seal_id = {$seal} AND name = '{$table}') ORDER BY {$key}";
+        $statement = DB::connection()->getPdo()->query("SELECT {$values} FROM {$table} WHERE {$which}");
+        $hash = hash_init('sha256');
+        while ($statement !== false && is_string($row = $statement->fetch(PDO::FETCH_COLUMN))) {
+            hash_update($hash, "{$row}\n");
+        }
+
+        return hash_final($hash);
+    }
+}
