@@ -16,11 +16,15 @@ final class Seals
     /** Tables whose rows are numbered as they come. */
     public const NUMBERED = [
         'allowance_posted', 'allowance_rates', 'approval_requests', 'audit_records', 'bank_statements', 'carried_causes',
-        'check_reasons', 'contested', 'credit_notes', 'customer_blocks', 'discount_decisions', 'hand_pairs', 'items',
-        'loose_reasons', 'mandates', 'matches', 'notes', 'overlays', 'payment_orders', 'placements', 'postings',
-        'rates_accepted', 'refunds', 'reopenings', 'run_choices', 'run_lines', 'run_requests', 'runs', 'settlements',
-        'signatures', 'signed_proofs', 'source_fixes', 'specific_allowances', 'supplier_matches', 'vouchers',
+        'check_reasons', 'contested', 'credit_notes', 'customer_blocks', 'discount_decisions', 'hand_pairs', 'imports', 'items',
+        'loose_reasons', 'mandates', 'matches', 'money_lines', 'notes', 'overlays', 'payment_orders', 'period_locks',
+        'placements', 'postings', 'rates_accepted', 'refunds', 'reopenings', 'run_choices', 'run_lines', 'run_requests', 'runs',
+        'settings', 'settlements', 'signatures', 'signed_proofs', 'source_fixes', 'specific_allowances', 'supplier_matches',
+        'vouchers',
     ];
+
+    /** Rows of these are final only if so. */
+    private const ONLY = ['money_lines' => 'statement_id IS NOT NULL'];
 
     /** Tables whose rows bear the number of what they are about, and that number's column. */
     public const KEYED = [
@@ -125,11 +129,19 @@ final class Seals
     private static function state(): array
     {
         $selects = [
-            ...array_map(static fn (string $table): string => "(SELECT max(id) FROM {$table}) AS {$table}", self::NUMBERED),
+            ...array_map(
+                static fn (string $table): string => "(SELECT max(id) FROM {$table} WHERE ".self::only($table).") AS {$table}",
+                self::NUMBERED,
+            ),
             ...array_map(static fn (string $table): string => "(SELECT count(*) FROM {$table}) AS {$table}", array_keys(self::KEYED)),
         ];
 
         return array_map(intval(...), (array) DB::selectOne('SELECT '.implode(', ', $selects)));
+    }
+
+    private static function only(string $table): string
+    {
+        return self::ONLY[$table] ?? '1';
     }
 
     /** @return list<string> */
@@ -146,7 +158,7 @@ final class Seals
         $values = implode(" || ',' || ", array_map(static fn (string $column): string => "quote({$column})", $columns));
         $key = self::KEYED[$table] ?? null;
         $which = $key === null
-            ? "id > {$from} AND id <= {$through} ORDER BY id"
+            ? "id > {$from} AND id <= {$through} AND ".self::only($table).' ORDER BY id'
             : "{$key} IN (SELECT key FROM sealed_keys WHERE seal_id = {$seal} AND name = '{$table}') ORDER BY {$key}";
         $statement = DB::connection()->getPdo()->query("SELECT {$values} FROM {$table} WHERE {$which}");
         $hash = hash_init('sha256');

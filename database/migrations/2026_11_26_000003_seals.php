@@ -24,10 +24,17 @@ return new class extends Migration
                 PRIMARY KEY (name, key)
             ) WITHOUT ROWID;
             CREATE INDEX sealed_keys_seal ON sealed_keys (seal_id, name);');
-        foreach (['seals', 'sealed_keys'] as $table) {
+        $kept = [
+            'seals' => 'a seal',
+            'sealed_keys' => 'a seal',
+            'settings' => 'a policy',
+            'period_locks' => 'a lock',
+            'imports' => 'an import',
+        ];
+        foreach ($kept as $table => $what) {
             foreach (['keep' => ['UPDATE', 'changed'], 'stay' => ['DELETE', 'deleted']] as $name => [$event, $done]) {
                 DB::unprepared("CREATE TRIGGER {$table}_{$name} BEFORE {$event} ON {$table}
-                    BEGIN SELECT RAISE(ABORT, 'a seal is never {$done}'); END");
+                    BEGIN SELECT RAISE(ABORT, '{$what} is never {$done}'); END");
             }
         }
     }
