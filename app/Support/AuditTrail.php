@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Support;
 
 use App\Models\AuditRecord;
+use Illuminate\Support\Facades\DB;
 
 /** The audit trail: each record carries the digest of the one before, so that none can be changed or taken out unseen. */
 final readonly class AuditTrail
@@ -14,7 +15,7 @@ final readonly class AuditTrail
     /** @param  array<string, string|int|null>  $details */
     public function record(string $what, string $subject, string $why = '', array $details = []): void
     {
-        $record = new AuditRecord([
+        DB::transaction(fn () => $this->append(new AuditRecord([
             'recorded_at' => Moment::now(),
             'who' => $this->actor->who,
             'what' => $what,
@@ -22,10 +23,7 @@ final readonly class AuditTrail
             'why' => $why,
             'details' => json_encode($details, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES),
             'source' => $this->actor->source,
-            'previous' => (string) AuditRecord::query()->orderByDesc('id')->value('digest'),
-        ]);
-        $record->digest = self::digest($record);
-        $record->save();
+        ])));
     }
 
     /** The first record that does not fit the one before it, or null when the chain is whole. */
@@ -40,6 +38,13 @@ final readonly class AuditTrail
         }
 
         return null;
+    }
+
+    private function append(AuditRecord $record): void
+    {
+        $record->previous = (string) AuditRecord::query()->orderByDesc('id')->value('digest');
+        $record->digest = self::digest($record);
+        $record->save();
     }
 
     private static function digest(AuditRecord $record): string

@@ -33,6 +33,7 @@ final class BackupTest extends BooksTestCase
         $files = count(File::files("{$this->folder}/files"));
         $items = DB::table('items')->count();
         $file = $this->backup("{$this->folder}/kept");
+        $this->assertBooksHold();
         self::assertSame('backup', DB::table('audit_records')->orderByDesc('id')->value('what'));
         $this->import(['items.csv' => self::items(['Z9,invoice,C1,2026-10-05,2026-12-01,EUR,5.00,5.00,,,,'])]);
         self::assertSame(1, $this->restore($file, replace: false), 'never unasked');
