@@ -6,6 +6,7 @@ namespace App\Console;
 
 use App\Support\Backup;
 use App\Support\Books;
+use Illuminate\Support\Facades\Cache;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
 
@@ -28,6 +29,7 @@ final class RestoreCommand extends BooksCommand
         return $this->guarded(function () use ($input, $output): int {
             $file = $input->getArgument('file');
             $aside = Backup::restore(is_string($file) ? $file : '', $input->getOption('replace') === true);
+            Cache::flush(); // what was remembered of later days may not pass for what comes now
             if ($aside !== null) {
                 $output->writeln("The books that were here are at {$aside}.");
             }

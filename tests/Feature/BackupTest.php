@@ -6,6 +6,7 @@ namespace Tests\Feature;
 
 use App\Support\Backup;
 use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\File;
 use ZipArchive;
@@ -36,10 +37,12 @@ final class BackupTest extends BooksTestCase
         $this->assertBooksHold();
         self::assertSame('backup', DB::table('audit_records')->orderByDesc('id')->value('what'));
         $this->import(['items.csv' => self::items(['Z9,invoice,C1,2026-10-05,2026-12-01,EUR,5.00,5.00,,,,'])]);
+        Cache::put('remembered', 'of a later day');
         self::assertSame(1, $this->restore($file, replace: false), 'never unasked');
         self::assertSame($items + 1, DB::table('items')->count());
         self::assertSame(0, $this->restore($file));
         self::assertSame($items, DB::table('items')->count());
+        self::assertNull(Cache::get('remembered'));
         self::assertCount($files, File::files("{$this->folder}/files"));
         self::assertSame(0, Artisan::call('ajuste:verify'), Artisan::output());
         self::assertCount(1, glob("{$this->folder}/before-*/books.sqlite") ?: [], 'what was there is kept');
