@@ -9,12 +9,15 @@ use Ajuste\Core\SignOff\SignOff;
 use App\Queries\SignOffChecks;
 use App\Queries\SignOffs;
 use App\Queries\Verification;
+use App\Support\Remembered;
 
 /** The sign-off of the period that is being closed, as it stands: stations, checks, figures, the first signature. */
 final readonly class SignOffDesk
 {
     /** Stations that are no work by themselves. */
     private const NO_WORK = ['aged', 'sign-off'];
+
+    private const POSTED = ['postings', 'items', 'matches', 'match_reversals', 'imports', 'settings', 'period_locks', 'runs'];
 
     public function __construct(
         private SignOffs $signOffs,
@@ -23,7 +26,8 @@ final readonly class SignOffDesk
         private Verification $verification,
     ) {}
 
-    public function now(ViewPoint $at): SignOff
+    /** @param  bool  $signing then the books are verified once more; a page shows what was found since something was last posted */
+    public function now(ViewPoint $at, bool $signing = false): SignOff
     {
         $period = $this->signOffs->period();
         $checks = [];
@@ -33,7 +37,9 @@ final readonly class SignOffDesk
                 $checks[] = new Check("station {$station->route}", $station->name, $station->done, $finding, $station->route);
             }
         }
-        $faults = $this->verification->faults();
+        $faults = $signing
+            ? $this->verification->faults()
+            : Remembered::while('verification', self::POSTED, $this->verification->faults(...));
 
         return new SignOff(
             $period,

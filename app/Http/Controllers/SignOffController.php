@@ -48,7 +48,7 @@ final class SignOffController
 
     public function sign(Request $request, ViewPoint $at, SignOffDesk $desk, SignPeriod $sign): RedirectResponse
     {
-        [$signOff, $seen] = [$desk->now($at), $request->string('seen')->toString()];
+        [$signOff, $seen] = [$desk->now($at, signing: true), $request->string('seen')->toString()];
         if (! $signOff->isInReview()) {
             $sign->prepare(FormKey::of($request, 'sign'), $signOff, $seen);
 
