@@ -244,6 +244,7 @@ Route::middleware('auth')->group(function (): void {
         Route::post('/contra/{item}/back', [RunsController::class, 'pairBack'])
             ->name('contra.back')
             ->whereNumber('item');
+        Route::post('/sign-off/backup', [SignOffController::class, 'backup'])->name('sign-off.backup');
         Route::post('/sign-off/explain', [SignOffController::class, 'explain'])->name('sign-off.explain');
         Route::post('/sign-off/sign', [SignOffController::class, 'sign'])->name('sign-off.sign');
         Route::post('/sign-off/send-back', [SignOffController::class, 'sendBack'])->name('sign-off.send-back');

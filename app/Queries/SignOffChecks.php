@@ -8,11 +8,15 @@ use Ajuste\Core\Ledger\Account;
 use Ajuste\Core\Ledger\AccountRole;
 use Ajuste\Core\Run\RunKind;
 use Ajuste\Core\SignOff\Check;
+use App\Support\Backup;
 use Illuminate\Support\Facades\DB;
 
 /** What has to be so before a period is signed, worked out from the books. */
 final readonly class SignOffChecks
 {
+    /** The check that a button settles. */
+    public const BACKUP = 'backup';
+
     public function __construct(
         private Settings $settings,
         private Reports $reports,
@@ -35,6 +39,7 @@ final readonly class SignOffChecks
             $this->waiting(),
             $this->banks($asOf),
             $this->returned($asOf),
+            $this->backup(),
         ];
     }
 
@@ -115,5 +120,18 @@ final readonly class SignOffChecks
         $says = $count === 0 ? '' : "{$count} vouchers have not come back";
 
         return new Check('journals', 'The accounting system took over every voucher', $count === 0, $says, 'journals');
+    }
+
+    private function backup(): Check
+    {
+        $last = DB::table('audit_records')->where('what', Backup::IN_TRAIL)->max('recorded_at');
+        $posted = DB::selectOne(
+            'SELECT max(at) AS at FROM (SELECT max(recorded_at) AS at FROM vouchers UNION ALL SELECT max(recorded_at) FROM matches
+                UNION ALL SELECT max(recorded_at) FROM imports)',
+        );
+        $isGreen = $last !== null && $last >= $posted->at;
+        $says = $last === null ? 'none yet' : 'something was posted after the last one';
+
+        return new Check(self::BACKUP, 'A backup was taken since something was last posted', $isGreen, $isGreen ? '' : $says);
     }
 }

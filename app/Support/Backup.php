@@ -15,6 +15,9 @@ use ZipArchive;
 /** One compressed file with the books, the source files kept beside them and the outbox, and the digest of each. */
 final readonly class Backup
 {
+    /** By which the trail knows that one was taken. */
+    public const IN_TRAIL = 'backup';
+
     private const MANIFEST = 'manifest.json';
 
     private const BOOKS = 'books.sqlite';

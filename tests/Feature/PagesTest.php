@@ -236,6 +236,7 @@ final class PagesTest extends BooksTestCase
                 '/approvals/1/approve',
                 '/rates',
                 '/rates/fetch',
+                '/sign-off/backup',
                 '/sign-off/explain',
                 '/sign-off/sign',
                 '/sign-off/send-back',

@@ -33,7 +33,8 @@ final class SignOffTest extends BooksTestCase
 
     private function sign(string $key, User $as, string $outside = ''): void
     {
-        $page = (string) $this->actingAs($as)->get('/sign-off')->assertOk()->getContent();
+        $this->actingAs($as)->post('/sign-off/backup');
+        $page = (string) $this->get('/sign-off')->assertOk()->getContent();
         preg_match('/name="seen" value="(\w+)"/', $page, $seen);
         $this->post('/sign-off/sign', ['key' => $key, 'seen' => $seen[1] ?? '', 'outside' => $outside]);
     }
@@ -75,6 +76,16 @@ final class SignOffTest extends BooksTestCase
         $this->actingAs($this->reviewer)->post('/sign-off/send-back', ['key' => 's', 'words' => 'look at I2']);
         $this->get('/sign-off')->assertDontSee('In review');
         self::assertSame(1, DB::table('reopenings')->count());
+    }
+
+    public function test_a_backup_is_asked_for_until_one_was_written_after_the_last_posting(): void
+    {
+        $this->actingAs($this->preparer)->get('/sign-off')->assertSee('none yet')->assertSee('Write a backup');
+        $this->post('/sign-off/backup')->assertRedirect('/sign-off');
+        $this->get('/sign-off')->assertDontSee('Write a backup');
+        self::assertCount(1, glob("{$this->folder}/backups/*.zip") ?: []);
+        $this->import(['items.csv' => self::items(['R1,receipt,C1,2026-10-20,,EUR,30.00,30.00,,,,'])]);
+        $this->get('/sign-off')->assertSee('something was posted after the last one');
     }
 
     public function test_what_is_not_green_needs_a_reason(): void

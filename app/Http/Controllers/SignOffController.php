@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\CutPack;
+use App\Actions\MakeBackup;
 use App\Actions\SignPeriod;
 use App\Http\FormKey;
 use App\Http\SignOffDesk;
@@ -36,6 +37,11 @@ final class SignOffController
         $cut->to($file, $settings->calendar()->named($period));
 
         return response()->download($file, "close-{$period}.zip")->deleteFileAfterSend();
+    }
+
+    public function backup(MakeBackup $backup): RedirectResponse
+    {
+        return self::done('Written and read again: '.$backup->in().'.');
     }
 
     public function explain(Request $request, SignPeriod $sign): RedirectResponse

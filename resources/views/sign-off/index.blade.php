@@ -1,5 +1,6 @@
 @php
     use App\Http\Say;
+    use App\Queries\SignOffChecks;
     $user = Auth::user();
     $inReview = $signOff->isInReview();
     $open = $signOff->open();
@@ -24,7 +25,10 @@
                                 <span class="slate">{{ $check->finding }}</span>
                             @endif
                         </td>
-                        <td>@includeWhen(!$check->isGreen, 'sign-off.reason')</td>
+                        <td>
+                            @includeWhen(!$check->isGreen && $check->name === SignOffChecks::BACKUP && $user->role->mayWrite(), 'sign-off.backup')
+                            @includeWhen(!$check->isGreen, 'sign-off.reason')
+                        </td>
                     </tr>
                 @endforeach
             </tbody>
