@@ -26,6 +26,15 @@ final class TimelineTest extends TestCase
         ]);
     }
 
+    public function test_what_has_no_amount_of_its_own_is_settled_by_its_base(): void
+    {
+        $timeline = new Timeline([new Movement('2026-10-05', 0, 3), new Movement('2026-10-09', 0, 4)]);
+        self::assertSame('2026-10-09', $timeline->settledInFullOn(0, 7));
+        self::assertNull($timeline->settledInFullOn(0, 8));
+        self::assertNull($timeline->settledInFullOn(1, 7));
+        self::assertSame('2026-10-25', self::timeline()->settledInFullOn(90, 54));
+    }
+
     public function test_where_it_stands_at_the_end_of_each_day(): void
     {
         $at = static fn (string $day): array => array_slice(get_object_vars(self::timeline()->at($day)), 0, 5);
