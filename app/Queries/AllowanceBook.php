@@ -65,10 +65,12 @@ final readonly class AllowanceBook
     public function exposures(Account $control, string $asOf): Generator
     {
         $customers = DB::table('customers')->get(['id', 'customer', 'name', 'customer_group', 'related'])->keyBy('customer')->all();
-        $sources = DB::table('items')->whereNotNull('source_item_id')->where(
-            'control_account_id',
-            $control->id,
-        )->pluck('source_item_id', 'root_id');
+        $sources = DB::table('items as i')
+            ->join('item_positions as p', 'p.row_id', '=', 'i.id')
+            ->where('p.control_account_id', $control->id)
+            ->where(static fn ($query) => $query->whereNull('p.settled_on')->orWhere('p.settled_on', '>', $asOf))
+            ->whereNotNull('i.source_item_id')
+            ->pluck('i.source_item_id', 'i.root_id');
         $taxes = $this->settings->isOn(Setting::TaxReliefWriteOffs) ? $this->taxes($control, $asOf) : [];
         foreach ($this->aged->of($control->id, $asOf) as $itemId => $item) {
             $of = $customers[$item->customer];

@@ -33,9 +33,22 @@ final class Allowances
     /** @var array<int, array{Customer, Money}> related parties without a specific amount, by customer */
     private array $apart = [];
 
+    /** @var array<int, int> place of the specific amount by its document */
+    private array $placeOfDocument = [];
+
+    /** @var array<int, int> place of the specific amount by its customer as a whole */
+    private array $placeOfCustomer = [];
+
     private function __construct(private readonly AllowanceBasis $basis, private readonly Currency $base)
     {
         $this->named = array_map(static fn (): Money => Money::zero($base), $basis->specific);
+        foreach ($basis->specific as $place => $of) {
+            if ($of->itemId === null) {
+                $this->placeOfCustomer[$of->customer->id] = $place;
+            } else {
+                $this->placeOfDocument[$of->itemId] ??= $place;
+            }
+        }
     }
 
     /**
@@ -87,17 +100,7 @@ final class Allowances
     /** The place of the specific amount that an item falls under: of its document, else of its customer. */
     private function specificOf(Exposure $exposure): ?int
     {
-        $found = null;
-        foreach ($this->basis->specific as $place => $of) {
-            if ($of->itemId === $exposure->itemId) {
-                return $place;
-            }
-            if ($of->itemId === null && $of->customer->id === $exposure->customer->id) {
-                $found = $place;
-            }
-        }
-
-        return $found;
+        return $this->placeOfDocument[$exposure->itemId] ?? $this->placeOfCustomer[$exposure->customer->id] ?? null;
     }
 
     /** Groups without rates of their own are among all others. */

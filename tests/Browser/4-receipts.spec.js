@@ -1,18 +1,11 @@
 import { expect, test } from '@playwright/test';
-import { ajuste, grouped, proofLine, signIn, watch } from './helpers.js';
+import { ajuste, byKeyboard, grouped, proofLine, signIn, watch } from './helpers.js';
 
 /** Keyboard only: no click in this story. Tab and typing where a form is filled. */
 test('a day of receipts by keyboard: statement, sure ones, three hard ones, a batch of cheques', async ({ page }) => {
     test.setTimeout(240_000);
     const problems = watch(page);
-    const press = (key) => page.keyboard.press(key);
-    const done = (text) => expect(page.getByRole('status').first()).toContainText(text);
-    const tabTo = async (locator) => {
-        for (let step = 0; step < 120 && !(await locator.evaluate((element) => element === document.activeElement)); step++) {
-            await press('Tab');
-        }
-        await expect(locator).toBeFocused();
-    };
+    const { press, done, tabTo } = byKeyboard(page, 120);
     /** What was said of the line before still stands, so that it is the list that tells. */
     const post = async (text) => {
         const rows = page.locator('table[data-list] tbody tr', { hasText: text });

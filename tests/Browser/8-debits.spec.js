@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { ajuste, grouped, signIn, watch } from './helpers.js';
+import { ajuste, byKeyboard, grouped, signIn, watch } from './helpers.js';
 
 const LONG = Boolean(process.env.LONG);
 
@@ -10,14 +10,7 @@ const LONG = Boolean(process.env.LONG);
 test('direct debits, and the weeks of the bank after them', async ({ page }) => {
     test.setTimeout(LONG ? 1_800_000 : 240_000);
     const problems = watch(page);
-    const press = (key) => page.keyboard.press(key);
-    const done = (text) => expect(page.getByRole('status').first()).toContainText(text);
-    const tabTo = async (locator) => {
-        for (let step = 0; step < 150 && !(await locator.evaluate((element) => element === document.activeElement)); step++) {
-            await press('Tab');
-        }
-        await expect(locator).toBeFocused();
-    };
+    const { press, done, tabTo } = byKeyboard(page, 150);
     const rows = page.locator('table[data-list] tbody tr');
     const fetchNext = async () => {
         await page.goto('/receipts');

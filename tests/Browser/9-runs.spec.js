@@ -1,19 +1,12 @@
 import { execFileSync } from 'node:child_process';
 import { expect, test } from '@playwright/test';
-import { ajuste, grouped, signIn, watch } from './helpers.js';
+import { ajuste, byKeyboard, grouped, signIn, watch } from './helpers.js';
 
 /* Keyboard only: the preparer sets off and writes off, the reviewer approves, the preparer takes one run back after late news. */
 test('contra and residues, approved and taken back', async ({ page }) => {
     test.setTimeout(240_000);
     const problems = watch(page);
-    const press = (key) => page.keyboard.press(key);
-    const done = (text) => expect(page.getByRole('status').first()).toContainText(text);
-    const tabTo = async (locator) => {
-        for (let step = 0; step < 400 && !(await locator.evaluate((element) => element === document.activeElement)); step++) {
-            await press('Tab');
-        }
-        await expect(locator).toBeFocused();
-    };
+    const { press, done, tabTo } = byKeyboard(page, 400);
     const left = page.locator('h2', { hasText: 'Near misses' }).locator('xpath=following-sibling::table[1]');
     const before = ajuste('proof');
     await signIn(page);

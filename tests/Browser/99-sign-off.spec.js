@@ -1,19 +1,12 @@
 import { execFileSync } from 'node:child_process';
 import { expect, test } from '@playwright/test';
-import { ajuste, grouped, signIn, watch } from './helpers.js';
+import { ajuste, byKeyboard, grouped, signIn, watch } from './helpers.js';
 
 /* Keyboard only: the last stations of the close, what a second person approves, two signatures, and the next month. */
 test('from currency to a locked October', async ({ page }) => {
     test.setTimeout(300_000);
     const problems = watch(page);
-    const press = (key) => page.keyboard.press(key);
-    const done = (text) => expect(page.getByRole('status').first()).toContainText(text);
-    const tabTo = async (locator) => {
-        for (let step = 0; step < 400 && !(await locator.evaluate((element) => element === document.activeElement)); step++) {
-            await press('Tab');
-        }
-        await expect(locator).toBeFocused();
-    };
+    const { press, done, tabTo } = byKeyboard(page, 400);
     const become = async (who) => {
         await tabTo(page.getByRole('button', { name: 'Sign out' }));
         await press('Enter');
@@ -93,6 +86,15 @@ test('from currency to a locked October', async ({ page }) => {
         await done('is locked, and the next period is open');
         await expect(page.locator('header').first()).toContainText('November 2026');
         await expect(page.locator('#as-of')).toHaveValue('2026-11-30');
+    });
+
+    await test.step('the close pack of October holds by itself', async () => {
+        await page.goto('/sign-off');
+        await tabTo(page.getByRole('link', { name: 'Close pack' }));
+        const [download] = await Promise.all([page.waitForEvent('download'), press('Enter')]);
+        expect(download.suggestedFilename()).toBe('close-2026-10.zip');
+        const said = execFileSync('./ajuste', ['verify', await download.path()], { encoding: 'utf8' });
+        expect(said).toContain('The pack holds together');
     });
 
     await test.step('nothing takes effect in October any more', async () => {

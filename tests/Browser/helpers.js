@@ -24,6 +24,19 @@ export async function signIn(page, who = 'preparer') {
     await page.waitForLoadState('load');
 }
 
+/** Pressing keys, what the page says was done, and reaching a place with at most so many tabs. */
+export function byKeyboard(page, most) {
+    const press = (key) => page.keyboard.press(key);
+    const done = (text) => expect(page.getByRole('status').first()).toContainText(text);
+    const tabTo = async (locator) => {
+        for (let step = 0; step < most && !(await locator.evaluate((element) => element === document.activeElement)); step++) {
+            await press('Tab');
+        }
+        await expect(locator).toBeFocused();
+    };
+    return { press, done, tabTo };
+}
+
 /** The chosen files are handed in, and what they would do is shown. */
 export async function handInChosen(page) {
     await page.keyboard.press('Control+Enter');
