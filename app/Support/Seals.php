@@ -46,18 +46,21 @@ final class Seals
         }
         [$last, $now] = [self::last(), self::state()];
         $before = $last['state'] ?? [];
-        $grown = array_filter($now, static fn (int $count, string $table): bool => $count > ($before[$table] ?? 0), ARRAY_FILTER_USE_BOTH);
+        $grown = [
+            ...array_filter(
+                $now,
+                static fn (int $through, string $table): bool => $through > ($before[$table] ?? 0),
+                ARRAY_FILTER_USE_BOTH,
+            ),
+            ...array_fill_keys(self::notSealed(), 0),
+        ];
         if ($grown === []) {
             return;
         }
         $id = (int) DB::table('seals')->max('id') + 1;
+        DB::table('sealed_keys')->whereNull('seal_id')->update(['seal_id' => $id]);
         $rows = [];
         foreach ($grown as $table => $through) {
-            if (isset(self::KEYED[$table])) {
-                $key = self::KEYED[$table];
-                DB::insert("INSERT INTO sealed_keys (name, key, seal_id) SELECT '{$table}', {$key}, {$id} FROM {$table}
-                    WHERE {$key} NOT IN (SELECT key FROM sealed_keys WHERE name = '{$table}')");
-            }
             $columns = self::columns($table);
             $from = $before[$table] ?? 0;
             $rows[$table] = [
@@ -103,10 +106,13 @@ final class Seals
                 }
             }
         }
-        foreach (self::state() as $table => $count) {
-            if ($count > ($state[$table] ?? 0)) {
-                $faults[] = "Rows of {$table} were added beside the program.";
-            }
+        $more = array_filter(
+            self::state(),
+            static fn (int $through, string $table): bool => $through > ($state[$table] ?? 0),
+            ARRAY_FILTER_USE_BOTH,
+        );
+        foreach ([...array_keys($more), ...self::notSealed(), ...self::withoutKey()] as $table) {
+            $faults[] = "Rows of {$table} were added beside the program.";
         }
 
         return $faults;
@@ -125,18 +131,29 @@ final class Seals
         return ['digest' => $row->digest, 'state' => $state];
     }
 
-    /** @return array<string, int> by table: the last number, or how many rows */
+    /** @return array<string, int> by numbered table: the last number */
     private static function state(): array
     {
-        $selects = [
-            ...array_map(
-                static fn (string $table): string => "(SELECT max(id) FROM {$table} WHERE ".self::only($table).") AS {$table}",
-                self::NUMBERED,
-            ),
-            ...array_map(static fn (string $table): string => "(SELECT count(*) FROM {$table}) AS {$table}", array_keys(self::KEYED)),
-        ];
+        $selects = array_map(
+            static fn (string $table): string => "(SELECT max(id) FROM {$table} WHERE ".self::only($table).") AS {$table}",
+            self::NUMBERED,
+        );
 
         return array_map(intval(...), (array) DB::selectOne('SELECT '.implode(', ', $selects)));
+    }
+
+    /** @return list<string> tables of which rows wait for their seal */
+    private static function notSealed(): array
+    {
+        return array_values(DB::table('sealed_keys')->whereNull('seal_id')->distinct()->pluck('name')->all());
+    }
+
+    /** @return list<string> tables with rows that came in with no trigger in the way */
+    private static function withoutKey(): array
+    {
+        return array_values(array_filter(array_keys(self::KEYED), static fn (string $table): bool => DB::table($table)
+            ->whereNotIn(self::KEYED[$table], DB::table('sealed_keys')->where('name', $table)->select('key'))
+            ->exists()));
     }
 
     private static function only(string $table): string

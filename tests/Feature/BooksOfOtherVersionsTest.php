@@ -27,7 +27,7 @@ final class BooksOfOtherVersionsTest extends BooksTestCase
         '2026_11_26_000000_direct_debits.php' => '6fb25188c25e4f4f',
         '2026_11_26_000001_runs.php' => 'e1583ea4cf1ed614',
         '2026_11_26_000002_closing_lists.php' => '4f92c10d769786cc',
-        '2026_11_26_000003_seals.php' => '57fe12e565bd14a6',
+        '2026_11_26_000003_seals.php' => '4c16fb7eda494af0',
         'bank.sql' => '770872898cc29d3b',
         'books.sql' => '7907943f952f8d8e',
         'notes.sql' => 'd438480598a27fe3',
