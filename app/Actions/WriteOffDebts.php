@@ -42,7 +42,7 @@ final readonly class WriteOffDebts implements Approvable
             $this->customers->find($request->customerId),
             $this->debts->of($request->amounts, $request->why->date),
             $request->why,
-            $this->debts->allowance($request->customerId, null),
+            $this->debts->unused($request->customerId)->ofCustomer(),
         );
     }
 

@@ -6,6 +6,7 @@ namespace App\Queries;
 
 use Ajuste\Core\BadDebt\LostDebt;
 use Ajuste\Core\BadDebt\Recovery;
+use Ajuste\Core\BadDebt\UnusedAllowance;
 use Ajuste\Core\Exchange\Setting;
 use Ajuste\Core\Ledger\AccountRole;
 use Ajuste\Core\Money\Money;
@@ -13,6 +14,7 @@ use Ajuste\Core\Refusal;
 use Ajuste\Core\Run\RunKind;
 use Ajuste\Core\Settlement\TaxRelief;
 use Illuminate\Database\Query\Builder;
+use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use stdClass;
 
@@ -29,17 +31,23 @@ final readonly class LostDebts
     {
         $items = $this->positions->several(array_keys($amounts), $date);
         $taxed = $this->lines->taxed(array_values($items));
-        $debts = [];
+        $debts = $unused = [];
         foreach ($items as $id => $item) {
-            $posted = $this->allowance($item->head->account->customerId, $id);
-            $debts[] = new LostDebt($item, $amounts[$id] ?? $item->takeable, $taxed[$item->document] ?? [], $posted);
+            $customer = $item->head->account->customerId;
+            $unused[$customer] ??= $this->unused($customer);
+            $debts[] = new LostDebt(
+                $item,
+                $amounts[$id] ?? $item->takeable,
+                $taxed[$item->document] ?? [],
+                $unused[$customer]->ofDocument($id),
+            );
         }
 
         return $debts;
     }
 
-    /** What is posted specifically for a document, or for the customer as a whole (null), and not used yet. */
-    public function allowance(int $customerId, ?int $itemId): Money
+    /** What the last allowance run that stands posted specifically for a customer, less what write-offs used since. */
+    public function unused(int $customerId): UnusedAllowance
     {
         $run = DB::table('runs')
             ->where('kind', RunKind::Allowance->value)
@@ -47,24 +55,33 @@ final readonly class LostDebts
             ->orderByDesc('as_of')
             ->orderByDesc('id')
             ->first(['id', 'recorded_at']);
-        /** @var array<int, int> $posted by item; 0: the customer as a whole */
         $posted = DB::table('allowance_posted')
             ->where(['run_id' => $run->id ?? 0, 'customer_id' => $customerId])
-            ->selectRaw('coalesce(item_id, 0) AS item, sum(amount) AS posted')
             ->groupBy('item')
-            ->pluck('posted', 'item')
-            ->all();
+            ->selectRaw('coalesce(item_id, '.UnusedAllowance::WHOLE.') AS item, sum(amount) AS posted')
+            ->pluck('posted', 'item');
         $used = self::standing()
             ->where('d.customer_id', $customerId)
             ->where('w.recorded_at', '>', $run->recorded_at ?? '')
             ->groupBy('w.debt_item_id')
             ->selectRaw('w.debt_item_id AS item, sum(w.from_allowance) AS used')
             ->pluck('used', 'item');
-        // What a document took beyond its own came from the customer's.
-        $ofCustomer = (int) $used->map(static fn ($of, int $item): int => max(0, (int) $of - ($posted[$item] ?? 0)))->sum();
-        $taken = $itemId === null ? $ofCustomer : min((int) ($used[$itemId] ?? 0), $posted[$itemId] ?? 0);
 
-        return Money::ofMinor(max(0, ($posted[$itemId ?? 0] ?? 0) - $taken), $this->settings->base());
+        return new UnusedAllowance(self::minor($posted), self::minor($used), $this->settings->base());
+    }
+
+    /**
+     * @param Collection<array-key, mixed> $sums
+     * @return array<int, int>
+     */
+    private static function minor(Collection $sums): array
+    {
+        $minor = [];
+        foreach ($sums as $item => $sum) {
+            $minor[(int) $item] = is_numeric($sum) ? (int) $sum : 0;
+        }
+
+        return $minor;
     }
 
     /** @return list<stdClass> of a customer, the latest first, with what is left of each; residues too */
@@ -83,12 +100,14 @@ final readonly class LostDebts
             ->whereNotIn('r.id', DB::table('run_reversals')->select('run_id'))
             ->whereNotExists(Matches::reversed(...))
             ->get([...$columns, 'i.root_id as item_id', 'd.root_id as debt_item_id']);
+        $taxes = $this->taxesOf(array_values($residues->all()));
+        $recovered = self::recovered($customerId);
         $found = [];
         foreach ([...$residues, ...$lost] as $row) {
             $row->evidence ??= 'a residue';
             $row->bore = isset($row->tax) ? AccountRole::ImpairmentLoss : AccountRole::ResiduesWrittenOff;
-            $row->tax ??= $this->taxOf($row);
-            $row->left = Money::ofMinor($row->amount - $this->recovered($row->write_off, $customerId), $row->currency);
+            $row->tax ??= $taxes[$row->item_id] ?? 0;
+            $row->left = Money::ofMinor($row->amount - ($recovered[$row->write_off] ?? 0), $row->currency);
             $row->whole = Money::ofMinor($row->amount, $row->currency);
             $found[$row->item_id] = $row;
         }
@@ -97,15 +116,23 @@ final readonly class LostDebts
         return array_values($found);
     }
 
-    /** What came off with a residue, minor units of base currency. */
-    private function taxOf(stdClass $residue): int
+    /**
+     * @param list<stdClass> $residues
+     * @return array<int, int> what came off with each, by the write-off; minor units of base currency
+     */
+    private function taxesOf(array $residues): array
     {
         if (! $this->settings->isOn(Setting::TaxReliefWriteOffs)) {
-            return 0;
+            return [];
         }
-        $debt = $this->positions->find($residue->debt_item_id);
+        $debts = $this->positions->several(array_map(static fn (stdClass $row): int => (int) $row->debt_item_id, $residues));
+        $taxed = $this->lines->taxed(array_values($debts));
+        $taxes = [];
+        foreach ($residues as $row) {
+            $taxes[(int) $row->item_id] = TaxRelief::within($row->base, $taxed[$debts[$row->debt_item_id]->document] ?? []);
+        }
 
-        return TaxRelief::within($residue->base, $this->lines->taxed([$debt])[$debt->document] ?? []);
+        return $taxes;
     }
 
     /**
@@ -135,14 +162,22 @@ final readonly class LostDebts
         throw Refusal::notFound('There is no such write-off, or it was taken back. Load the page again.');
     }
 
-    /** What write-backs of a write-off brought back on the customer, less those that were taken back. */
-    private function recovered(string $writeOff, int $customerId): int
+    /** @return array<string, int> what write-backs brought back on a customer, by write-off, less those that were taken back */
+    private static function recovered(int $customerId): array
     {
-        return (int) DB::table('items')
-            ->where(['customer_id' => $customerId, 'kind' => 'write_back', 'reference' => $writeOff])
+        $rows = DB::table('items')
+            ->where(['customer_id' => $customerId, 'kind' => 'write_back'])
             ->whereNull('superseded_at')
             ->whereNotIn('root_id', DB::table('item_reversals')->select('item_id'))
-            ->sum('amount');
+            ->groupBy('reference')
+            ->selectRaw('reference, sum(amount) AS amount')
+            ->get();
+        $sums = [];
+        foreach ($rows as $row) {
+            $sums[(string) $row->reference] = (int) $row->amount;
+        }
+
+        return $sums;
     }
 
     /** Write-offs whose match stands. */

@@ -40,7 +40,7 @@ final class LostDebtsController
             'items' => $this->open($customer, $at),
             'old' => $form,
             'writtenOff' => $this->debts->writtenOff($customer->id),
-            'allowance' => $this->debts->allowance($customer->id, null),
+            'allowance' => $this->debts->unused($customer->id)->ofCustomer(),
             'key' => bin2hex(random_bytes(16)),
             'date' => $this->settings->locked()->firstOpenFrom($at->asOf),
             'base' => $this->settings->base(),
