@@ -12,6 +12,7 @@ use Ajuste\Core\Measures\Measure;
 use Ajuste\Core\Measures\Measures;
 use Ajuste\Core\Measures\MonthOfSales;
 use Ajuste\Core\Money\Money;
+use Ajuste\Core\Subledger\Kind;
 use Illuminate\Support\Facades\DB;
 
 /** What the measures of a period are worked out from: balances, sales by month, what was paid how late. */
@@ -48,7 +49,7 @@ final readonly class MeasureFigures
         $sales = DB::table('items')
             ->where('control_account_id', $account->id)
             ->whereBetween('date', [$period->first, $last])
-            ->whereIn('kind', ['invoice', 'debit_note', 'charge'])
+            ->whereIn('kind', Kind::values(static fn (Kind $of): bool => $of->isSale()))
             ->whereNull('superseded_at')
             ->sum('base');
 
@@ -66,8 +67,8 @@ final readonly class MeasureFigures
             ->join('items as d', 'd.root_id', '=', 'm.debit_item_id')
             ->join('items as c', 'c.root_id', '=', 'm.credit_item_id')
             ->where('d.control_account_id', $account->id)
-            ->whereIn('d.kind', ['invoice', 'debit_note'])
-            ->where('c.kind', 'receipt')
+            ->whereIn('d.kind', Kind::values(static fn (Kind $of): bool => $of->isInvoice()))
+            ->where('c.kind', Kind::Receipt->value)
             ->whereNull('d.superseded_at')
             ->whereNull('c.superseded_at')
             ->whereBetween('m.date', [$first, $last])

@@ -59,6 +59,12 @@ enum Kind: string
         return $this === self::Invoice || $this === self::DebitNote;
     }
 
+    /** What counts as sales of a period (R14): invoices and what is charged beside them, not credit notes. */
+    public function isSale(): bool
+    {
+        return $this->isInvoice() || $this === self::Charge;
+    }
+
     public function words(): string
     {
         return match ($this) {
@@ -80,9 +86,14 @@ enum Kind: string
         };
     }
 
-    /** @return list<string> */
-    public static function values(): array
+    /**
+     * @param ?callable(self): bool $which null: all
+     * @return list<string>
+     */
+    public static function values(?callable $which = null): array
     {
-        return array_map(static fn (self $kind): string => $kind->value, self::cases());
+        $kinds = $which === null ? self::cases() : array_values(array_filter(self::cases(), $which));
+
+        return array_map(static fn (self $kind): string => $kind->value, $kinds);
     }
 }

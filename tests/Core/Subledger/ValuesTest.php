@@ -45,6 +45,8 @@ final class ValuesTest extends TestCase
         self::assertSame([Side::Credit, Side::Debit, Side::Debit], [Side::ofSign(-1), Side::ofSign(0), Side::ofSign(1)]);
         $invoices = array_filter(Kind::cases(), static fn (Kind $of): bool => $of->isInvoice());
         self::assertSame([Kind::Invoice, Kind::DebitNote], array_values($invoices));
+        self::assertSame(['invoice', 'debit_note', 'charge'], Kind::values(static fn (Kind $of): bool => $of->isSale()));
+        self::assertCount(count(Kind::cases()), Kind::values());
         $base = array_filter(Kind::cases(), static fn (Kind $of): bool => $of->correctsBaseOnly());
         self::assertSame([Kind::ExchangeDifference], array_values($base));
         self::assertSame(
