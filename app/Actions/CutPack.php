@@ -6,8 +6,8 @@ namespace App\Actions;
 
 use Ajuste\Core\Calendar\Period;
 use Ajuste\Core\Exchange\Setting;
-use Ajuste\Core\Money\Money;
 use Ajuste\Core\Pack\Manifest;
+use Ajuste\Core\Pack\PackFigures;
 use Ajuste\Core\Refusal;
 use App\Queries\ControlFigures;
 use App\Queries\PackRows;
@@ -101,7 +101,7 @@ final readonly class CutPack
     /** @return array<string, string> worked out by the books, as the pages show them */
     private function signedFigures(string $last, string $known): array
     {
-        $figures = ['carried beyond the open list' => Money::zero($this->settings->base())->decimal()];
+        $figures = [];
         $sums = DB::table('postings as p')
             ->join('accounts as a', 'a.id', '=', 'p.account_id')
             ->where('p.date', '<=', $last)
@@ -111,23 +111,18 @@ final readonly class CutPack
             ->selectRaw('a.account, sum(p.base) AS base')
             ->pluck('base', 'account');
         foreach ($sums as $account => $sum) {
-            $figures["balance of {$account}"] = Money::ofMinor((int) $sum, $this->settings->base())->decimal();
+            $figures["balance of {$account}"] = (int) $sum;
         }
         foreach ($this->settings->accounts()->carryingCustomers() as $account) {
-            $at = $this->figures->at($account, $last, $known);
-            $totals = $this->reports->aged($account, $last, knownAt: $known);
-            if ($totals->rows === [] && $at->customers->isZero()) {
-                continue;
-            }
-            $figures["customers on {$account->number}"] = $at->customers->decimal();
-            $columns = [...array_combine($totals->buckets->labels, $totals->totals->amounts), 'unapplied' => $totals->totals->unapplied];
-            foreach ($totals->rows === [] ? [] : $columns as $label => $sum) {
-                $figures["aged {$label} of {$account->number}"] = Money::ofMinor($sum, $this->settings->base())->decimal();
+            $figures["customers on {$account->number}"] = $this->figures->at($account, $last, $known)->customers->minor;
+            $aged = $this->reports->aged($account, $last, knownAt: $known);
+            $columns = [...array_combine($aged->buckets->labels, $aged->totals->amounts), 'unapplied' => $aged->totals->unapplied];
+            foreach ($columns as $label => $sum) {
+                $figures["aged {$label} of {$account->number}"] = $sum;
             }
         }
-        ksort($figures, SORT_STRING);
 
-        return $figures;
+        return PackFigures::named($figures, $this->settings->base());
     }
 
     /** @return list<stdClass> */

@@ -17,7 +17,7 @@ final readonly class PackFigures
 {
     public function __construct(private string $asOf, private Currency $base, private AgeBuckets $buckets, private Credits $credits) {}
 
-    /** @return array<string, string> figures by name, decimals of base currency */
+    /** @return array<string, string> figures by name, decimals of base currency; what is nil is not named */
     public function of(PackData $data): array
     {
         $figures = [];
@@ -50,9 +50,22 @@ final readonly class PackFigures
                 $figures["aged {$label} of {$account}"] = $sum;
             }
         }
-        ksort($figures, SORT_STRING);
 
-        return array_map(fn (int $minor): string => Money::ofMinor($minor, $this->base)->decimal(), $figures);
+        return self::named($figures, $this->base);
+    }
+
+    /**
+     * What is nil is not named: whether an account whose rows come to nothing had any is no figure.
+     *
+     * @param array<string, int> $minor units of base currency by name
+     * @return array<string, string> decimals of base currency, in the order of the names
+     */
+    public static function named(array $minor, Currency $base): array
+    {
+        $named = array_filter($minor, static fn (int $amount): bool => $amount !== 0);
+        ksort($named, SORT_STRING);
+
+        return array_map(static fn (int $amount): string => Money::ofMinor($amount, $base)->decimal(), $named);
     }
 
     /**

@@ -119,11 +119,15 @@ final class SignOffTest extends BooksTestCase
     public function test_the_pack_is_checked_with_nothing_but_itself_and_every_altered_file_is_found(): void
     {
         $this->import([
-            'items.csv' => self::items(
-                ['R1,receipt,C1,2026-10-20,,EUR,30.00,30.00,,,E3,', 'G1,invoice,C3,2026-10-02,2026-10-09,GBP,10.00,11.54,,,E4,'],
-            ),
+            'items.csv' => self::items([
+                'R1,receipt,C1,2026-10-20,,EUR,30.00,30.00,,,E3,',
+                'G1,invoice,C3,2026-10-02,2026-10-09,GBP,10.00,11.54,,,E4,',
+                // Both come to nil on the account of deposits: items, but no figure.
+                'D1,deposit,C1,2026-10-03,,EUR,4.00,4.00,,,,2170',
+                'A1,adjustment,C1,2026-10-03,,EUR,4.00,4.00,debit,,,2170',
+            ]),
             'ledger.csv' => self::ledger(['E3,2026-10-20,1100,s,,30.00,R1,', 'E4,2026-10-02,1100,s,11.54,,G1,']),
-            'matches.csv' => "date,debit_document,credit_document,amount\n2026-10-20,I1,R1,30.00\n",
+            'matches.csv' => "date,debit_document,credit_document,amount\n2026-10-20,I1,R1,30.00\n2026-10-03,A1,D1,4.00\n",
         ]);
         foreach (['journals', 'station proof', 'station currency', 'station receipts'] as $place => $check) {
             $this->actingAs($this->preparer)->post('/sign-off/explain', ['key' => "e{$place}", 'check' => $check, 'reason' => 'known']);
