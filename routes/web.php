@@ -8,6 +8,7 @@ use App\Http\Controllers\ApprovalsController;
 use App\Http\Controllers\BankController;
 use App\Http\Controllers\BatchesController;
 use App\Http\Controllers\BooksController;
+use App\Http\Controllers\CorrectionsController;
 use App\Http\Controllers\CreditBalancesController;
 use App\Http\Controllers\CreditNotesController;
 use App\Http\Controllers\DepositsController;
@@ -21,6 +22,7 @@ use App\Http\Controllers\LedgerController;
 use App\Http\Controllers\LostDebtsController;
 use App\Http\Controllers\MovementController;
 use App\Http\Controllers\NotesController;
+use App\Http\Controllers\PartiesController;
 use App\Http\Controllers\ProofController;
 use App\Http\Controllers\RatesController;
 use App\Http\Controllers\ReceiptsController;
@@ -134,6 +136,9 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/sign-off/{period}/pack.zip', [SignOffController::class, 'pack'])->name('sign-off.pack');
     Route::get('/approvals', [ApprovalsController::class, 'index'])->name('approvals');
     Route::get('/approvals/{id}', [ApprovalsController::class, 'show'])->name('approval')->whereNumber('id');
+    Route::get('/agreements', [PartiesController::class, 'agreements'])->name('agreements');
+    Route::get('/suppliers', [PartiesController::class, 'suppliers'])->name('suppliers');
+    Route::get('/suppliers/{id}', [PartiesController::class, 'supplier'])->name('supplier')->whereNumber('id');
     Route::get('/rates', [RatesController::class, 'index'])->name('rates');
     Route::get('/movement', [MovementController::class, 'index'])->name('movement');
     Route::get('/movement.{format}', [MovementController::class, 'export'])->name('movement.export')->whereIn('format', ['csv', 'xlsx']);
@@ -193,11 +198,8 @@ Route::middleware('auth')->group(function (): void {
             ->name('receipts.rehearse')
             ->middleware('reads-session-only')
             ->whereNumber('line');
-        Route::post('/proof/correct-all', [ProofController::class, 'correctAll'])->name('proof.correct-all');
-        Route::post('/proof/accrue', [ProofController::class, 'accrue'])->name('proof.accrue');
         Route::post('/proof/not-needed', [ProofController::class, 'reverseNotNeeded'])->name('proof.not-needed');
-        Route::post('/proof/correct', [ProofController::class, 'correct'])->name('proof.correct');
-        Route::post('/proof/adjust', [ProofController::class, 'adjust'])->name('proof.adjust');
+        Route::post('/proof/correct/{way}', CorrectionsController::class)->name('proof.correct');
         Route::post('/proof/ask', [ProofController::class, 'ask'])->name('proof.ask');
         Route::post('/proof/pair', [ProofController::class, 'pair'])->name('proof.pair');
         Route::post('/proof/pairs/{pair}/withdraw', [ProofController::class, 'withdrawPair'])
@@ -270,6 +272,10 @@ Route::middleware('auth')->group(function (): void {
             ->name('allowance.end-overlay')
             ->whereNumber('overlay');
         Route::post('/allowance/rates', [AllowanceController::class, 'rate'])->name('allowance.rate');
+        Route::post('/agreements', [PartiesController::class, 'agree'])->name('agreements.post');
+        Route::post('/agreements/{agreement}/end', [PartiesController::class, 'end'])->name('agreement.end')->whereNumber('agreement');
+        Route::post('/parties/link', [PartiesController::class, 'link'])->name('parties.link');
+        Route::post('/parties/part', [PartiesController::class, 'part'])->name('parties.part');
         Route::post('/rates', [RatesController::class, 'post'])->name('rates.post');
         Route::post('/rates/fetch', [RatesController::class, 'fetch'])->name('rates.fetch');
         Route::post('/currency/accept-rates', [RunsController::class, 'acceptRates'])->name('currency.accept');
@@ -282,8 +288,6 @@ Route::middleware('auth')->group(function (): void {
         )->group(function (): void {
             Route::post('/runs/{kind}', 'post')->name('run.post');
             Route::post('/runs/{kind}/ask', 'ask')->name('run.ask');
-            Route::post('/runs/{kind}/approve', 'approve')->name('run.approve');
-            Route::post('/runs/{kind}/send-back', 'sendBack')->name('run.send-back');
             Route::post('/runs/{kind}/choose', 'choose')->name('run.choose');
             Route::post('/runs/{kind}/blocks', 'block')->name('run.block');
             Route::post('/runs/{kind}/blocks/{block}/lift', 'lift')->name('run.lift')->whereNumber('block');

@@ -4,17 +4,21 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use Ajuste\Core\Exchange\Setting;
 use Ajuste\Core\Ledger\AccountRole;
 use Ajuste\Core\Ledger\VoucherHead;
 use Ajuste\Core\Money\Money;
 use Ajuste\Core\Posting\PostingPlan;
 use Ajuste\Core\Refusal;
+use Ajuste\Core\Run\Approval;
 use Ajuste\Core\Settlement\CreditedLine;
 use Ajuste\Core\Settlement\CreditNote;
 use Ajuste\Core\Settlement\CreditNotePlan;
 use Ajuste\Core\Settlement\CreditNoteUse;
 use Ajuste\Core\Settlement\InvoiceLine;
 use Ajuste\Core\Subledger\OpenItem;
+use App\Actions\Approvals\Approvable;
+use App\Actions\Approvals\Requests;
 use App\Actions\Posting\PostPlan;
 use App\Actions\Posting\Reason;
 use App\Queries\Customers;
@@ -22,7 +26,10 @@ use App\Queries\InvoiceLines;
 use App\Queries\Positions;
 use App\Queries\Rates;
 use App\Queries\Settings;
+use App\Values\ApprovalAsked;
+use App\Values\ApprovalKind;
 use App\Values\CreditNoteRequest;
+use App\Values\PostedOrAsked;
 use App\Values\Rehearsal;
 use Illuminate\Support\Facades\DB;
 
@@ -30,7 +37,7 @@ use Illuminate\Support\Facades\DB;
  * Credits lines of invoices, or lines of its own, and settles the invoices with it at once where a person wants that. Numbered without
  * gaps.
  */
-final readonly class IssueCreditNote
+final readonly class IssueCreditNote implements Approvable
 {
     public function __construct(
         private Settings $settings,
@@ -39,25 +46,53 @@ final readonly class IssueCreditNote
         private InvoiceLines $lines,
         private Rates $rates,
         private PostPlan $posting,
+        private Requests $requests,
     ) {}
 
     /**
+     * Posts it, or asks a second person where it stands on no invoice and is large (R13).
+     *
      * @param string $seen digest of the rehearsal that the person saw; blank: whatever the plan is now
-     * @return int the credit note's item
      *
      * @throws Refusal when nothing is credited, more than a line has left, or the invoices do not belong together
      */
-    public function post(string $key, CreditNoteRequest $request, string $seen = ''): int
+    public function post(string $key, CreditNoteRequest $request, string $seen = ''): PostedOrAsked
     {
-        return $this->posting->post(
-            $key,
-            function () use ($request): PostingPlan {
-                Reason::of($request->reason, 'Say why it is credited; the credit note names it.');
+        return $this->requests->postOrAsk($key, fn (): ApprovalAsked => $this->asked($request), $seen);
+    }
 
-                return $this->plan($this->note($request), $request);
-            },
-            $seen,
+    private function asked(CreditNoteRequest $request): ApprovalAsked
+    {
+        $note = $this->note($request);
+        $customer = $this->customers->find($request->customerId);
+
+        return new ApprovalAsked(
+            ApprovalKind::CreditNote,
+            "customer {$customer->id}",
+            $request->payload(),
+            "credit {$customer->name} without an invoice: {$request->reason}",
+            $this->rates->toBase($note->gross, $request->date),
+            $this->needsApproval($request),
         );
+    }
+
+    public function planOf(array $payload): PostingPlan
+    {
+        $request = CreditNoteRequest::fromPayload($payload, $this->settings->accounts());
+        Reason::of($request->reason, 'Say why it is credited; the credit note names it.');
+
+        return $this->plan($this->note($request), $request);
+    }
+
+    /** Why a second person approves it first, or blank. */
+    public function needsApproval(CreditNoteRequest $request): string
+    {
+        if ($request->invoices !== []) {
+            return '';
+        }
+        $total = $this->rates->toBase($this->note($request)->gross, $request->date);
+
+        return Approval::above([$total], $this->settings->moneyOrNone(Setting::ApprovalLimit), 'a credit note without an invoice');
     }
 
     /** What posting would write, or why it cannot be. */

@@ -12,8 +12,8 @@ use Ajuste\Core\Exchange\Setting;
 use Ajuste\Core\Money\Money;
 use Ajuste\Core\Posting\PostingPlan;
 use Ajuste\Core\Refusal;
+use Ajuste\Core\Run\Approval;
 use App\Actions\Approvals\Approvable;
-use App\Actions\Approvals\ApprovalKind;
 use App\Actions\Approvals\Requests;
 use App\Actions\Posting\PostPlan;
 use App\Actions\Posting\Reason;
@@ -21,7 +21,9 @@ use App\Queries\Customers;
 use App\Queries\LostDebts;
 use App\Queries\Settings;
 use App\Values\ApprovalAsked;
+use App\Values\ApprovalKind;
 use App\Values\LossRequest;
+use App\Values\PostedOrAsked;
 use Illuminate\Support\Facades\DB;
 
 /** Writes debts off that will never be paid, or asks a second person to (R13); and writes back what comes in after all. */
@@ -49,31 +51,27 @@ final readonly class WriteOffDebts implements Approvable
     /** Why a second person approves it first, or blank. */
     public function needsApproval(LossRequest $request): string
     {
-        $limit = $this->settings->moneyOrNone(Setting::ApprovalLimit);
-        $total = $this->total($request);
-
-        return $limit !== null && $total->isMoreThan($limit) ? "{$total->grouped()} is above the limit of {$limit->grouped()}" : '';
+        return Approval::above([$this->total($request)], $this->settings->moneyOrNone(Setting::ApprovalLimit), 'it');
     }
 
-    /** @throws Refusal when it needs a second person, has changed since it was seen, or cannot be posted */
-    public function post(string $key, LossRequest $request, string $seen): int
+    /**
+     * Writes off, or asks a second person where that is large (R13).
+     *
+     * @throws Refusal when it has changed since it was seen, or cannot be posted
+     */
+    public function post(string $key, LossRequest $request, string $seen): PostedOrAsked
     {
-        $why = $this->needsApproval($request);
-        if ($why !== '') {
-            throw new Refusal("A second person approves it first: {$why}. Ask for it.");
-        }
-        Reason::of($request->why->evidence, 'Say what proves that it will never be paid.');
-
-        return $this->posting->post($key, fn (): PostingPlan => $this->rehearse($request), $seen);
+        return $this->requests->postOrAsk($key, fn (): ApprovalAsked => $this->asked($request), $seen);
     }
 
-    /** @throws Refusal when it has changed since it was seen */
-    public function ask(string $key, LossRequest $request, string $seen): int
+    private function asked(LossRequest $request): ApprovalAsked
     {
         Reason::of($request->why->evidence, 'Say what proves that it will never be paid.');
         $customer = $this->customers->find($request->customerId);
-        $asked = new ApprovalAsked(
-            ApprovalKind::Irrecoverable->value,
+
+        return new ApprovalAsked(
+            ApprovalKind::Irrecoverable,
+            "customer {$customer->id}",
             [
                 'customer' => $request->customerId,
                 'amounts' => array_map(
@@ -89,8 +87,6 @@ final readonly class WriteOffDebts implements Approvable
             $this->total($request),
             $this->needsApproval($request),
         );
-
-        return $this->requests->ask($key, $asked, $this->rehearse($request), $seen);
     }
 
     public function planOf(array $payload): PostingPlan

@@ -4,6 +4,12 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use App\Actions\Approvals\Approvable;
+use App\Actions\Approvals\Approvables;
+use App\Actions\IssueCreditNote;
+use App\Actions\Proof\CorrectCause;
+use App\Actions\Runs\PostRun;
+use App\Actions\WriteOffDebts;
 use App\Http\LayoutComposer;
 use App\Http\ViewPoint;
 use App\Http\WrittenOffComposer;
@@ -11,6 +17,7 @@ use App\Queries\Settings;
 use App\Support\Actor;
 use App\Support\BooksConnection;
 use App\Support\Seals;
+use App\Values\ApprovalKind;
 use Closure;
 use Illuminate\Database\Connection;
 use Illuminate\Database\Events\TransactionCommitting;
@@ -32,6 +39,14 @@ final class AjusteServiceProvider extends ServiceProvider
                 $config,
             ),
         );
+        $this->app->singleton(Approvables::class, static fn (): Approvables => new Approvables(
+            static fn (ApprovalKind $kind): Approvable => app(match ($kind) {
+                ApprovalKind::Run => PostRun::class,
+                ApprovalKind::Irrecoverable => WriteOffDebts::class,
+                ApprovalKind::Correction => CorrectCause::class,
+                ApprovalKind::CreditNote => IssueCreditNote::class,
+            }),
+        ));
         $this->app->scoped(Settings::class);
         $this->app->scoped(Actor::class, static fn (): Actor => Actor::current());
         $this->app->scoped(ViewPoint::class, static fn (): ViewPoint => new ViewPoint(request(), app(Settings::class)));

@@ -5,21 +5,42 @@ declare(strict_types=1);
 namespace App\Queries;
 
 use Ajuste\Core\Refusal;
+use App\Values\ApprovalKind;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use stdClass;
 
-/** Requests for approval beside those of the closing runs. */
+/** What a second person was asked to approve, and the answers (R13). */
 final class ApprovalRequests
 {
     /** @throws Refusal when there is none, or it is answered */
     public function open(int $id): stdClass
     {
-        $request = self::all()->where('r.id', $id)->first() ?? throw Refusal::notFound('There is no such request. Load the page again.');
+        $request = $this->find($id);
 
         return $request->answer === null
             ? $request
             : throw Refusal::done("{$request->by} has answered this request already: ".str_replace('_', ' ', $request->answer).'.');
+    }
+
+    /** @throws Refusal when there is none */
+    public function find(int $id): stdClass
+    {
+        return self::all()->where('r.id', $id)->first() ?? throw Refusal::notFound('There is no such request. Load the page again.');
+    }
+
+    /** The request about a subject that nobody answered yet; null where there is none. */
+    public function waitingFor(ApprovalKind $kind, string $subject): ?stdClass
+    {
+        return self::all()->where(['r.kind' => $kind->value, 'r.subject' => $subject])->whereNull('a.answer')->first();
+    }
+
+    /** The last answer to a request about a subject; null where there is none. */
+    public function lastAnswerTo(ApprovalKind $kind, string $subject): ?stdClass
+    {
+        return self::all()->where(
+            ['r.kind' => $kind->value, 'r.subject' => $subject],
+        )->whereNotNull('a.answer')->reorder('r.id', 'desc')->first();
     }
 
     /** @return list<stdClass> those that wait for an answer, the oldest first */

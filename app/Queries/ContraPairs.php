@@ -4,10 +4,8 @@ declare(strict_types=1);
 
 namespace App\Queries;
 
-use Ajuste\Core\Contra\Agreement;
 use Ajuste\Core\Contra\Bill;
 use Ajuste\Core\Contra\Pair;
-use Ajuste\Core\Contra\Scope;
 use Ajuste\Core\Contra\Supplier;
 use Ajuste\Core\Ledger\Account;
 use Ajuste\Core\Ledger\AccountRole;
@@ -21,7 +19,7 @@ use Generator;
 use Illuminate\Support\Facades\DB;
 use stdClass;
 
-/** Customers who are suppliers too, linked by their master data or by an agreement, with what is open on both sides. */
+/** Customers who are suppliers too, with what is open on both sides. */
 final readonly class ContraPairs
 {
     public function __construct(
@@ -30,6 +28,8 @@ final readonly class ContraPairs
         private Contested $contested,
         private SupplierBills $bills,
         private Blocks $blocks,
+        private Parties $parties,
+        private Agreements $agreements,
     ) {}
 
     /**
@@ -39,14 +39,14 @@ final readonly class ContraPairs
      */
     public function of(Account $control, string $asOf): Generator
     {
-        $links = $this->links();
+        $links = $this->parties->pairs();
         if ($links === []) {
             return;
         }
         $items = $this->items($control, $asOf, array_map(static fn (stdClass $link): int => $link->customer_id, $links));
         $bills = $this->bills->asOf($asOf, array_map(static fn (stdClass $link): int => $link->supplier_id, $links));
         $contested = $this->contestedOf(array_merge(...array_values($items)), $asOf);
-        $agreements = $this->agreements();
+        $agreements = $this->agreements->byPair();
         $blocked = $this->blocks->of(RunKind::Contra);
         foreach ($links as $link) {
             $mine = $items[$link->customer_id] ?? [];
@@ -81,26 +81,6 @@ final readonly class ContraPairs
         );
     }
 
-    /** @return list<stdClass> customer and supplier of each pair, in the order of their numbers */
-    private function links(): array
-    {
-        $pairs = DB::table('customers')
-            ->whereNotNull('supplier_id')
-            ->select(['id as customer_id', 'supplier_id'])
-            ->union(DB::table('agreements')->select(['customer_id', 'supplier_id']));
-
-        return array_values(
-            DB::query()
-                ->fromSub($pairs, 'p')
-                ->join('customers as c', 'c.id', '=', 'p.customer_id')
-                ->join('suppliers as s', 's.id', '=', 'p.supplier_id')
-                ->orderBy('c.customer')
-                ->orderBy('s.supplier')
-                ->get(['p.*', 'c.customer', 'c.name', 's.supplier', 's.name as supplier_name', 's.control_account_id'])
-                ->all(),
-        );
-    }
-
     /**
      * @param list<int> $customerIds
      * @return array<int, list<OpenItem>> by customer
@@ -127,19 +107,6 @@ final readonly class ContraPairs
             static fn (array $of): Money => Money::sum(array_column($of, 'amount'), $of[0]->amount->currency),
             $this->contested->of($items, $asOf),
         );
-    }
-
-    /** @return array<string, list<Agreement>> by customer, supplier and currency */
-    private function agreements(): array
-    {
-        $agreements = [];
-        foreach (DB::table('agreements')->orderBy('from_date')->orderBy('reference')->get() as $row) {
-            $agreements["{$row->customer_id} {$row->supplier_id} {$row->currency}"][] = new Agreement(
-                $row->reference, $row->from_date, $row->to_date, Scope::from($row->scope),
-            );
-        }
-
-        return $agreements;
     }
 
     private function payables(stdClass $link): Account

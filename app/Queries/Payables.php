@@ -28,8 +28,7 @@ final readonly class Payables
         foreach ($this->bills->asOf($asOf, array_keys($own)) as $supplierId => $bills) {
             $account = $own[$supplierId] ?? ($accounts[0]->id ?? 0);
             foreach ($bills as $bill) {
-                $carried = $bill->date <= $asOf ? $bill->carried->minor : 0;
-                $sums[$account] = ($sums[$account] ?? 0) + ($bill->isCredit ? -$carried : $carried);
+                $sums[$account] = ($sums[$account] ?? 0) + $bill->owedOn($asOf)->minor;
             }
         }
         $money = fn (int $minor): Money => Money::ofMinor($minor, $this->settings->base());

@@ -25,7 +25,6 @@ final readonly class SignOffChecks
         private Runs $runs,
         private BankAccounts $banks,
         private ApprovalRequests $approvals,
-        private RunDecisions $decisions,
     ) {}
 
     /** @return list<Check> beside those of the stations */
@@ -94,7 +93,7 @@ final readonly class SignOffChecks
 
     private function waiting(): Check
     {
-        $count = count($this->approvals->waiting()) + count($this->decisions->waiting());
+        $count = count($this->approvals->waiting());
 
         return new Check('approvals', 'Nothing waits for a second person', $count === 0, $count === 0 ? '' : "{$count} wait", 'approvals');
     }

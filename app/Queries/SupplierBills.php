@@ -51,6 +51,22 @@ final readonly class SupplierBills
         return $bills;
     }
 
+    /**
+     * @return list<Bill> what is open of one supplier, the oldest due first
+     *
+     * @throws Refusal when the file is of a later day and does not have the payments since
+     */
+    public function openAsOf(string $day, int $supplierId): array
+    {
+        $bills = array_values(array_filter(
+            $this->asOf($day, [$supplierId])[$supplierId] ?? [],
+            static fn (Bill $bill): bool => $bill->date <= $day && ! $bill->open->isZero(),
+        ));
+        usort($bills, Bill::byAge(...));
+
+        return $bills;
+    }
+
     private function bill(stdClass $row, int $open, ?stdClass $contra): Bill
     {
         $base = $this->settings->base();

@@ -10,13 +10,14 @@ use Ajuste\Core\Money\Money;
 final readonly class ApprovalAsked
 {
     /**
-     * @param string $kind of ApprovalKind
+     * @param string $subject what it is about: of one subject one request waits at most
      * @param array<string, mixed> $payload what was asked for
      * @param string $title in words
      * @param string $why it needs a second person
      */
     public function __construct(
-        public string $kind,
+        public ApprovalKind $kind,
+        public string $subject,
         public array $payload,
         public string $title,
         public Money $total,

@@ -47,6 +47,18 @@ final readonly class Bill
         return new BillPart($this, $amount, $amount->equals($this->open) ? $this->carried : $this->carried->share($amount, $this->open));
     }
 
+    /** What it adds to what is owed to the supplier at the end of a day, base currency: a credit of theirs lessens it. */
+    public function owedOn(string $day): Money
+    {
+        $nil = Money::zero($this->carried->currency);
+
+        return match (true) {
+            $this->date > $day => $nil,
+            $this->isCredit => $this->carried->negated(),
+            default => $this->carried,
+        };
+    }
+
     /** Oldest due first, then by document number. */
     public static function byAge(self $one, self $other): int
     {

@@ -90,8 +90,8 @@ enum Setting: string
         };
     }
 
-    /** Runs with an approval limit of their own (R13); blank there means that the signatures are enough. */
-    private const RUNS = ['contra', 'currency', 'credit_balances', 'allowance'];
+    /** Runs that may have an approval limit of their own (R13). */
+    private const RUNS = ['contra', 'residues', 'currency', 'credit_balances', 'allowance'];
 
     /** Whether it may be said for one currency or run, as `residue_limit.GBP` or `approval_limit.contra`. */
     public function isSaidFor(string $name): bool

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Ajuste\Core\Run;
 
+use Ajuste\Core\Allowance\AllowancePlan;
+use Ajuste\Core\Allowance\SpecificLine;
 use Ajuste\Core\Money\Money;
 
 /** Whether a second person approves a run before it is posted (R13). */
@@ -24,14 +26,39 @@ final class Approval
                 return "{$line->document}, {$line->base->abs()->grouped()}, is above the limit of {$limit->grouped()}";
             }
         }
-        $lines = Money::sum(
-            array_map(static fn (PlannedLine $line): Money => $line->base->abs(), $plan->lines()),
-            $plan->total()->currency,
-        );
-        $sum = Money::most($lines, $plan->total()->abs());
+        $lines = array_map(static fn (PlannedLine $line): Money => $line->base, $plan->lines());
 
-        return $limit !== null && $sum->isMoreThan($limit)
-            ? "the run comes to {$sum->grouped()}, above the limit of {$limit->grouped()}"
-            : '';
+        return self::above($lines, $limit, 'the run', $plan->total());
+    }
+
+    /**
+     * Why an allowance needs one, or blank: what stands specifically in it is above the limit.
+     *
+     * @param ?Money $limit base currency; null: the signatures are enough
+     */
+    public static function ofSpecific(AllowancePlan $plan, ?Money $limit): string
+    {
+        $amounts = array_map(static fn (SpecificLine $line): Money => $line->amount, $plan->specific);
+
+        return self::above($amounts, $limit, 'what is allowed for by name');
+    }
+
+    /**
+     * Why what comes to these amounts needs one, or blank: together, whatever their sides, they are above the limit.
+     *
+     * @param list<Money> $amounts base currency
+     * @param ?Money $limit base currency; null: the signatures are enough
+     * @param string $what in words, for the reason
+     * @param ?Money $total base currency, where more than the amounts is known of it
+     */
+    public static function above(array $amounts, ?Money $limit, string $what, ?Money $total = null): string
+    {
+        if ($limit === null) {
+            return '';
+        }
+        $sum = Money::sum(array_map(static fn (Money $amount): Money => $amount->abs(), $amounts), $limit->currency);
+        $sum = $total === null ? $sum : Money::most($sum, $total->abs());
+
+        return $sum->isMoreThan($limit) ? "{$what} comes to {$sum->grouped()}, above the limit of {$limit->grouped()}" : '';
     }
 }

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace Ajuste\Core\Settlement;
 
 /** What becomes of a credit note once it is posted. */
-enum CreditNoteUse
+enum CreditNoteUse: string
 {
     /** It settles its invoices at once. */
-    case Settles;
+    case Settles = 'settles';
 
     /** It stays unapplied. */
-    case StaysUnapplied;
+    case StaysUnapplied = 'stays_unapplied';
 }

@@ -13,7 +13,7 @@ return new class extends Migration
         'approval_answers' => 'request_id', 'collection_answers' => 'debit_id', 'collections_sent' => 'collection_id',
         'customer_blocks_lifted' => 'block_id', 'deposit_taxes' => 'item_id', 'item_reversals' => 'item_id', 'mandate_ends' => 'mandate_id',
         'match_reversals' => 'match_id', 'notes_struck' => 'note_id', 'overlays_ended' => 'overlay_id',
-        'placement_reversals' => 'placement_id', 'run_request_answers' => 'request_id', 'run_reversals' => 'run_id',
+        'placement_reversals' => 'placement_id', 'run_reversals' => 'run_id',
         'run_settlements' => 'settlement_id', 'supplier_contras' => 'item_id', 'written_off' => 'item_id',
     ];
 

@@ -498,6 +498,8 @@ final class DemoFiles
             [
                 'books_name' => "Valdecierzo Growers' Mill",
                 'period' => '2026-10',
+                'approval_limit' => '1000.00',
+                'approval_limit.residues' => '100.00',
                 'credit_balance_limit' => '25.00',
                 'residue_limit.GBP' => '5.00',
                 'creditor_identifier' => self::CREDITOR,

@@ -84,7 +84,7 @@ export function listenForKeys(htmx) {
         if (event.ctrlKey || event.metaKey || event.altKey || typing(event.target)) {
             return;
         }
-        const station = /^[0-9]$/.test(event.key) ? document.querySelector(`[data-key="${event.key}"]`) : null;
+        const station = /^[0-9-]$/.test(event.key) ? document.querySelector(`[data-key="${event.key}"]`) : null;
         const action = station ? () => station.click() : (hotkey(event.key) ?? keys[event.key]);
         if (action) {
             event.preventDefault();

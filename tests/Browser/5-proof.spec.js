@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test';
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { ajuste, folder, grouped, handInChosen, proofLine, signIn, watch } from './helpers.js';
+import { ajuste, become, folder, grouped, handInChosen, proofLine, signIn, watch } from './helpers.js';
 
 const items =
     'document,kind,customer,date,due_date,currency,amount,base_amount\nZ1,invoice,3001,2026-10-20,2026-11-20,EUR,121.34,121.34\n' +
@@ -47,10 +47,20 @@ test('from a difference to 0.00 by each kind of remedy', async ({ page }) => {
         await expect(page.locator('#worktop h2.title')).toHaveText('Slide (decimal shifted)');
     });
 
-    await test.step('a correcting voucher', async () => {
+    await test.step('a correcting voucher, which is large: the reviewer approves what was seen', async () => {
         await page.locator('select[name=counter]').selectOption('4000');
+        await expect(page.locator('[data-main]')).toContainText('Ask for approval of 1,092.06');
         await page.keyboard.press('Control+Enter');
-        await expect(page.getByRole('status').first()).toContainText('Posted.');
+        await expect(page.getByRole('status').first()).toContainText('Asked.');
+        await become(page, 'reviewer');
+        await page.locator('.note', { hasText: 'asks for approval to correct the ledger' }).getByRole('link').focus();
+        await page.keyboard.press('Enter');
+        await expect(page.locator('[data-main]')).toContainText('Approve and post 1,092.06');
+        await page.keyboard.press('Control+Enter');
+        await expect(page.getByRole('status').first()).toContainText('Approved and posted');
+        await become(page);
+        await page.goto('/proof');
+        await expect(row('Z2')).toBeVisible();
         await expect(row('Z1')).toHaveCount(0);
     });
 

@@ -1,6 +1,6 @@
 import { execFileSync } from 'node:child_process';
 import { expect, test } from '@playwright/test';
-import { ajuste, byKeyboard, grouped, signIn, watch } from './helpers.js';
+import { ajuste, become, byKeyboard, grouped, signIn, watch } from './helpers.js';
 
 /* Keyboard only: the preparer sets off and writes off, the reviewer approves, the preparer takes one run back after late news. */
 test('contra and residues, approved and taken back', async ({ page }) => {
@@ -43,10 +43,7 @@ test('contra and residues, approved and taken back', async ({ page }) => {
     });
 
     await test.step('the reviewer finds it on the desk, sees the same plan and approves', async () => {
-        await tabTo(page.getByRole('button', { name: 'Sign out' }));
-        await press('Enter');
-        await expect(page.getByLabel('Password')).toBeVisible();
-        await signIn(page, 'reviewer');
+        await become(page, 'reviewer');
         const asked = page.locator('.note', { hasText: 'asks for approval' });
         await tabTo(asked.getByRole('link'));
         await press('Enter');

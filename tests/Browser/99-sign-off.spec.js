@@ -1,18 +1,12 @@
 import { execFileSync } from 'node:child_process';
 import { expect, test } from '@playwright/test';
-import { ajuste, byKeyboard, grouped, signIn, watch } from './helpers.js';
+import { ajuste, become, byKeyboard, grouped, signIn, watch } from './helpers.js';
 
 /* Keyboard only: the last stations of the close, what a second person approves, two signatures, and the next month. */
 test('from currency to a locked October', async ({ page }) => {
     test.setTimeout(300_000);
     const problems = watch(page);
     const { press, done, tabTo } = byKeyboard(page, 400);
-    const become = async (who) => {
-        await tabTo(page.getByRole('button', { name: 'Sign out' }));
-        await press('Enter');
-        await expect(page.getByLabel('Password')).toBeVisible();
-        await signIn(page, who);
-    };
     const difference = ajuste('proof').difference;
     await signIn(page);
 
@@ -57,7 +51,7 @@ test('from currency to a locked October', async ({ page }) => {
         await expect(page.locator('[data-main]')).toContainText('Ask for approval');
         await press('Control+Enter');
         await done('Asked.');
-        await become('reviewer');
+        await become(page, 'reviewer');
         await tabTo(page.locator('.note', { hasText: 'will never pay' }).getByRole('link'));
         await press('Enter');
         await expect(page.getByRole('heading', { level: 1 })).toContainText(`Write off what ${customer} will never pay`);
@@ -67,7 +61,7 @@ test('from currency to a locked October', async ({ page }) => {
     });
 
     await test.step('every check is green or explained, and two people sign', async () => {
-        await become('preparer');
+        await become(page, 'preparer');
         await page.goto('/sign-off');
         const reasons = page.getByLabel(/^Why it may stand/);
         while ((await reasons.count()) > 0) {
@@ -79,7 +73,7 @@ test('from currency to a locked October', async ({ page }) => {
         }
         await press('Control+Enter');
         await done('is in review');
-        await become('reviewer');
+        await become(page, 'reviewer');
         await page.goto('/sign-off');
         await expect(page.locator('[data-main]')).toContainText('Sign second and lock 2026-10');
         await press('Control+Enter');

@@ -24,6 +24,14 @@ export async function signIn(page, who = 'preparer') {
     await page.waitForLoadState('load');
 }
 
+/** Another person takes the seat. */
+export async function become(page, who) {
+    await page.getByRole('button', { name: 'Sign out' }).focus();
+    await page.keyboard.press('Enter');
+    await expect(page.getByLabel('Password')).toBeVisible();
+    await signIn(page, who);
+}
+
 /** Pressing keys, what the page says was done, and reaching a place with at most so many tabs. */
 export function byKeyboard(page, most) {
     const press = (key) => page.keyboard.press(key);

@@ -60,6 +60,7 @@ final class LayersTest extends TestCase
         'App\\Queries',
         'App\\StandIn',
         'App\\Actions\\Posting',
+        'App\\Actions\\Approvals',
         'App\\Actions\\Receipts',
         'App\\Actions\\Import',
         'App\\Actions\\Proof',

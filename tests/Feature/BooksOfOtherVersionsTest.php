@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Queries\ApprovalRequests;
 use App\Queries\Drafts;
 use App\Queries\Verification;
 use App\Support\Books;
+use App\Values\ApprovalKind;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -26,8 +28,9 @@ final class BooksOfOtherVersionsTest extends BooksTestCase
         '2026_11_25_000002_money_once.php' => '7e5c7aed62d948df',
         '2026_11_26_000000_direct_debits.php' => '6fb25188c25e4f4f',
         '2026_11_26_000001_runs.php' => 'e1583ea4cf1ed614',
-        '2026_11_26_000002_closing_lists.php' => '4f92c10d769786cc',
-        '2026_11_26_000003_seals.php' => '4c16fb7eda494af0',
+        '2026_11_26_000002_closing_lists.php' => '10eca21ff8572c57',
+        '2026_11_26_000003_seals.php' => '3aa0a92000a06f58',
+        '2026_11_26_000004_parties.php' => '133c4c5252456197',
         'bank.sql' => '770872898cc29d3b',
         'books.sql' => '7907943f952f8d8e',
         'notes.sql' => 'd438480598a27fe3',
@@ -61,7 +64,9 @@ final class BooksOfOtherVersionsTest extends BooksTestCase
         self::assertNotSame([], app(Verification::class)->faults(), 'verify tells that the schema is another one');
         $backup = app(Books::class)->open();
         self::assertSame($new, Books::schema());
-        $kept = array_diff_key($rows, ['bank_lines' => 0, 'bank_placements' => 0]);
+        // Tables that became others: their rows are looked at below.
+        $became = ['bank_lines' => 0, 'bank_placements' => 0, 'run_requests' => 0, 'run_request_answers' => 0];
+        $kept = array_diff_key($rows, $became);
         self::assertSame($kept, array_intersect_key($this->rows(), $kept));
         self::assertSame([], $this->faults());
         self::assertFileExists((string) $backup);
@@ -83,6 +88,28 @@ final class BooksOfOtherVersionsTest extends BooksTestCase
             [['I1', 40_000, null], ['Q3', 10_000, 'not_receivables']],
             $lines->map(static fn (object $of): array => [$of->remittance, $of->amount, $of->kind])->all(),
         );
+    }
+
+    public function test_requests_of_runs_and_their_answers_are_carried_over(): void
+    {
+        $this->take(dirname(__DIR__).'/fixtures/books/6-runs.sqlite.gz');
+        $said = ['who' => 'A', 'recorded_at' => '2026-11-01T08:00:00.000000Z'];
+        $account = (int) DB::table('accounts')->where('account', '1100')->value('id');
+        foreach ([1, 2] as $id) {
+            DB::table('run_requests')->insert([
+                'id' => $id, 'kind' => 'residues', 'account_id' => $account, 'as_of' => '2026-10-31', 'digest' => "d{$id}", 'lines' => 3,
+                'total' => 700, 'why' => 'it is large', ...$said,
+            ]);
+        }
+        DB::table('run_request_answers')->insert(['request_id' => 1, 'answer' => 'sent_back', 'words' => 'no', ...$said]);
+        app(Books::class)->open();
+        $subject = "residues {$account} 2026-10-31";
+        $requests = app(ApprovalRequests::class);
+        self::assertSame('no', $requests->lastAnswerTo(ApprovalKind::Run, $subject)?->words);
+        $waiting = $requests->waitingFor(ApprovalKind::Run, $subject);
+        self::assertSame([2, 'd2', 700], [$waiting?->id, $waiting?->digest, $waiting?->total]);
+        $this->actingAs($this->person())->get('/')->assertSee('asks for approval to')->assertSee('/residues?as_of=2026-10-31', false);
+        self::assertSame([], $this->faults());
     }
 
     public function test_a_draft_keeps_its_amounts(): void

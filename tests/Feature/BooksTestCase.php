@@ -121,7 +121,7 @@ abstract class BooksTestCase extends TestCase
         $report = $this->import([
             'accounts.csv' => self::ACCOUNTS,
             'customers.csv' => self::CUSTOMERS,
-            'settings.csv' => "name,value\nperiod,2026-10\n",
+            'settings.csv' => "name,value\nperiod,2026-10\napproval_limit,1000000.00\n",
             ...$more,
         ]);
         self::assertSame([], $report->refused);

@@ -709,7 +709,7 @@ final class MoneyTest extends BooksTestCase
                 'x',
                 CreditNoteUse::Settles,
             ),
-        );
+        )->result;
         self::assertSame(363, $this->openOf('I2'));
         $this->get("/documents/{$invoice}")->assertSee('Clear 3.63');
         foreach ([1, 2] as $click) {

@@ -13,6 +13,8 @@ use App\Actions\Proof\CorrectCause;
 use App\Queries\CauseAccounts;
 use App\Queries\Reports;
 use App\Queries\Settings;
+use App\Values\CauseCorrection;
+use App\Values\CorrectionWay;
 use Database\Seeders\DemoFiles;
 use Illuminate\Support\Facades\DB;
 
@@ -25,6 +27,7 @@ final class OctoberTest extends BooksTestCase
     {
         parent::setUp();
         self::assertNotNull($this->import((new DemoFiles)->handedOver())->importId);
+        $this->import(['settings.csv' => "name,value\napproval_limit,1000000.00\n"]);
         $this->lock('2026-09');
     }
 
@@ -39,16 +42,21 @@ final class OctoberTest extends BooksTestCase
         $key = "k{$cause->key()}";
         if ($cause->cause === Cause::CutOff) {
             self::assertTrue(Accrual::fits($cause));
-            $mend->accrue($key, $this->control(), self::DAY, $cause->key(), null);
+            $mend->correct($key, $this->correction(CorrectionWay::Accrual, $cause));
         } elseif ($cause->cause === Cause::DuplicateInSubledger) {
             self::assertTrue(CustomerCorrection::fits($cause));
             $customer = $this->customerId($cause->customer());
-            $mend->adjustCustomer($key, $this->control(), self::DAY, $cause->key(), $customer, self::DAY);
+            $mend->correct($key, $this->correction(CorrectionWay::Customer, $cause, null, $customer));
         } else {
             $known = app(CauseAccounts::class)->of($cause, $this->control()) !== [];
             $counter = $known ? null : app(Settings::class)->accounts()->numbered('4000');
-            $mend->correct($key, $this->control(), self::DAY, $cause->key(), $counter, self::DAY);
+            $mend->correct($key, $this->correction(CorrectionWay::Voucher, $cause, $counter?->number));
         }
+    }
+
+    private function correction(CorrectionWay $way, CauseLine $cause, ?string $counter = null, ?int $customer = null): CauseCorrection
+    {
+        return new CauseCorrection($way, $this->control()->id, self::DAY, $cause->key(), $counter, self::DAY, $customer);
     }
 
     private function workOff(): void
@@ -75,15 +83,15 @@ final class OctoberTest extends BooksTestCase
         $this->actingAs($this->person());
         $form = ['cause' => 'not_in_ledger', 'date' => self::DAY, 'counter' => '4000'];
         foreach ([1, 2] as $click) {
-            $this->post('/proof/correct-all', ['key' => 'all', ...$form])->assertSessionHas('done');
+            $this->post('/proof/correct/voucher_for_each', ['key' => 'all', ...$form])->assertSessionHas('done');
         }
         self::assertSame(3, DB::table('vouchers')->count());
         self::assertSame([], array_filter($this->proof()->lines, static fn (CauseLine $of): bool => $of->cause === Cause::NotInLedger));
-        $this->post('/proof/correct-all', ['key' => 'more', ...$form])->assertSessionHas('refusal');
-        $this->post('/proof/correct-all', ['key' => 'odd', ...$form, 'cause' => 'x'])->assertSessionHas('refusal');
+        $this->post('/proof/correct/voucher_for_each', ['key' => 'more', ...$form])->assertSessionHas('refusal');
+        $this->post('/proof/correct/voucher_for_each', ['key' => 'odd', ...$form, 'cause' => 'x'])->assertSessionHas('refusal');
         $this->post('/proof/not-needed', ['key' => 'none'])->assertSessionHas('refusal');
         $late = array_values(array_filter($this->proof()->lines, static fn (CauseLine $of): bool => $of->cause === Cause::CutOff));
-        $this->post('/proof/accrue', ['key' => 'a', 'line' => $late[0]->key(), 'counter' => ''])->assertSessionHas('done');
+        $this->post('/proof/correct/accrual', ['key' => 'a', 'line' => $late[0]->key(), 'counter' => ''])->assertSessionHas('done');
         $this->get('/proof')->assertOk();
     }
 

@@ -270,7 +270,7 @@ final class RandomWorkTest extends BooksTestCase
         $request = new CreditNoteRequest($customer, array_values(array_unique($invoices)), $lines, $currency, '2026-10-31', 'x', $use);
         $this->postSeen(
             fn () => app(IssueCreditNote::class)->rehearse($request)->digest(),
-            fn (string $seen) => app(IssueCreditNote::class)->post($this->key(), $request, $seen),
+            fn (string $seen) => app(IssueCreditNote::class)->post($this->key(), $request, $seen)->result,
         );
     }
 

@@ -10,6 +10,8 @@ use App\Actions\Proof\CorrectCause;
 use App\Queries\CauseAccounts;
 use App\Queries\Reports;
 use App\Queries\Settings;
+use App\Values\CauseCorrection;
+use App\Values\CorrectionWay;
 use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\DataProvider;
 
@@ -56,6 +58,16 @@ final class RemediesTest extends BooksTestCase
         ];
     }
 
+    private static function correction(
+        CorrectionWay $way,
+        int $control,
+        string $cause,
+        ?string $counter,
+        ?int $customer = null,
+    ): CauseCorrection {
+        return new CauseCorrection($way, $control, '2026-10-31', $cause, $counter, '2026-10-31', $customer);
+    }
+
     /**
      * @param list<string> $items
      * @param list<string> $ledger
@@ -72,7 +84,7 @@ final class RemediesTest extends BooksTestCase
         $known = app(CauseAccounts::class)->of($line, $control) !== [];
         $counter = $known ? null : $settings->accounts()->numbered('4000');
         foreach ([1, 2] as $click) {
-            $mend->correct('k', $control, '2026-10-31', $line->key(), $counter, '2026-10-31');
+            $mend->correct('k', self::correction(CorrectionWay::Voucher, $control->id, $line->key(), $counter?->number));
         }
         $proof = $this->report('proof');
         self::assertSame(['0.00', [], '0.00'], [$proof['difference'], $proof['causes'], $proof['unexplained']]);
@@ -103,7 +115,7 @@ final class RemediesTest extends BooksTestCase
             return;
         }
         foreach ([1, 2] as $click) {
-            $mend->adjustCustomer('k', $control, '2026-10-31', $line->key(), $this->customerId('C1'), '2026-10-31');
+            $mend->correct('k', self::correction(CorrectionWay::Customer, $control->id, $line->key(), null, $this->customerId('C1')));
         }
         $proof = $this->report('proof');
         self::assertSame([$before['control'], '0.00', []], [$proof['control'], $proof['difference'], $proof['causes']]);
@@ -288,7 +300,7 @@ final class RemediesTest extends BooksTestCase
             if ($date === '2026-09-30') {
                 $this->lock('2026-09');
             }
-            $this->post('/proof/correct', [
+            $this->post('/proof/correct/voucher', [
                 'key' => bin2hex(random_bytes(4)),
                 'line' => $key,
                 'counter' => $counter,
@@ -296,7 +308,7 @@ final class RemediesTest extends BooksTestCase
             ])->assertSessionHas('refusal', static fn (string $message): bool => str_contains($message, $says));
         }
         self::assertSame(0, DB::table('vouchers')->count());
-        $this->post('/proof/correct', [
+        $this->post('/proof/correct/voucher', [
             'key' => 'good',
             'line' => $lines[1]->key(),
             'counter' => '4000',

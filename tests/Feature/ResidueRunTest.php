@@ -155,36 +155,36 @@ final class ResidueRunTest extends BooksTestCase
         $this->post('/runs/residues/ask', ['key' => 'a', 'seen' => $seen])->assertSessionHas('done');
         $this->post('/runs/residues/ask', ['key' => 'b', 'seen' => $seen]);
         $this->refuses('has asked for exactly this already');
-        $this->post('/runs/residues/approve', ['key' => 'own']);
+        $this->post('/approvals/1/approve', ['key' => 'own']);
         $this->refuses('A reviewer approves');
 
         $this->actingAs($this->person('reviewer'));
         $this->get('/residues')->assertSee('Approve and post 3 lines');
         $this->get('/')->assertSee('asks for approval');
-        $this->post('/runs/residues/send-back', ['key' => 'w', 'words' => 'leave I3 out, it is asked for'])->assertSessionHas('done');
+        $this->post('/approvals/1/send-back', ['key' => 'w', 'words' => 'leave I3 out, it is asked for'])->assertSessionHas('done');
         $this->get('/residues')->assertSee('leave I3 out, it is asked for');
         $this->post('/runs/residues/choose', [
             'key' => 'd', 'item' => $this->itemId('I3'), 'choice' => 'leave', 'reason' => 'asked for',
         ])->assertSessionHas('done');
         $this->post('/runs/residues/ask', ['key' => 'e', 'seen' => $this->seen()])->assertSessionHas('done');
-        $this->post('/runs/residues/approve', ['key' => 'f']);
+        $this->post('/approvals/2/approve', ['key' => 'f']);
         $this->refuses('Nobody approves an own request');
 
         $this->actingAs($this->another('Another'));
         // Something that it looked at changes: what was asked for is not what would be posted now.
         $this->match('C1', ['I1' => '1.00', $this->late('1.00') => '1.00']);
-        $this->post('/runs/residues/approve', ['key' => 'g']);
+        $this->post('/approvals/2/approve', ['key' => 'g']);
         $this->refuses('has changed since');
         self::assertSame(0, DB::table('runs')->count());
         $this->get('/residues')->assertSee('What would be posted has changed since');
         $this->post('/runs/residues/ask', ['key' => 'h', 'seen' => $this->seen()])->assertSessionHas('done');
-        $this->post('/runs/residues/approve', ['key' => 'i', 'outside' => 'N. Outside, 2 Nov, letter']);
+        $this->post('/approvals/3/approve', ['key' => 'i', 'outside' => 'N. Outside, 2 Nov, letter']);
         $this->refuses('name no outside person');
         $this->actingAs($this->another('Third'));
-        $this->post('/runs/residues/approve', ['key' => 'j'])->assertSessionHas('done');
+        $this->post('/approvals/3/approve', ['key' => 'j'])->assertSessionHas('done');
         self::assertSame(
             ['withdrawn', 'approved'],
-            DB::table('run_request_answers')->orderByDesc('request_id')->limit(2)->pluck('answer')->reverse()->values()->all(),
+            DB::table('approval_answers')->orderByDesc('request_id')->limit(2)->pluck('answer')->reverse()->values()->all(),
         );
         self::assertSame([0, 200], [$this->openOf('I2'), $this->openOf('I3')]);
         $this->assertBooksHold();

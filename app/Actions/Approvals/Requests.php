@@ -14,6 +14,9 @@ use App\Support\Actor;
 use App\Support\AuditTrail;
 use App\Support\Moment;
 use App\Values\ApprovalAsked;
+use App\Values\ApprovalKind;
+use App\Values\PostedOrAsked;
+use Closure;
 use Illuminate\Support\Facades\DB;
 use stdClass;
 
@@ -22,6 +25,7 @@ final readonly class Requests
 {
     public function __construct(
         private ApprovalRequests $requests,
+        private Approvables $approvables,
         private PostPlan $posting,
         private SecondPerson $second,
         private Actor $actor,
@@ -29,19 +33,45 @@ final readonly class Requests
     ) {}
 
     /**
-     * @param PostingPlan $plan as it would be posted now
-     * @param string $seen digest of the plan that the person saw
+     * Posts it, or asks a second person where it needs one.
      *
-     * @throws Refusal when it has changed since it was seen
+     * @param Closure(): ApprovalAsked $what is to be posted; only looked at if it was not yet
+     * @param string $seen digest of the plan that the person saw; blank: whatever it is now
+     *
+     * @throws Refusal when it cannot be posted, or has changed since it was seen
      */
-    public function ask(string $key, ApprovalAsked $asked, PostingPlan $plan, string $seen): int
+    public function postOrAsk(string $key, Closure $what, string $seen = ''): PostedOrAsked
     {
-        return (int) Once::for($key, function () use ($asked, $plan, $seen): int {
-            if ($seen !== $plan->digest()) {
+        [$posted, $requested] = [Once::result($key), Once::result("{$key}-ask")];
+        if ($posted !== null || $requested !== null) {
+            return $posted !== null ? PostedOrAsked::posted((int) $posted) : PostedOrAsked::asked((int) $requested);
+        }
+        $asked = $what();
+
+        return $asked->why === ''
+            ? PostedOrAsked::posted($this->posting->post($key, fn (): PostingPlan => $this->planOf($asked->kind, $asked->payload), $seen))
+            : PostedOrAsked::asked($this->ask("{$key}-ask", $asked, $seen));
+    }
+
+    /**
+     * @param string $seen digest of the plan that the person saw; blank: whatever it is now
+     *
+     * @throws Refusal when it needs nobody, is asked already, or has changed since it was seen
+     */
+    public function ask(string $key, ApprovalAsked $asked, string $seen = ''): int
+    {
+        return (int) Once::for($key, function () use ($asked, $seen): int {
+            if ($asked->why === '') {
+                throw new Refusal('It needs no second person. Post it.');
+            }
+            $plan = $this->planOf($asked->kind, $asked->payload);
+            if ($seen !== '' && $seen !== $plan->digest()) {
                 throw Refusal::changed('What would be posted has changed since you looked. Look at the figures again, then ask.');
             }
+            $this->replace($this->requests->waitingFor($asked->kind, $asked->subject), $plan->digest());
             $id = DB::table('approval_requests')->insertGetId([
-                'kind' => $asked->kind,
+                'kind' => $asked->kind->value,
+                'subject' => $asked->subject,
                 'payload' => json_encode($asked->payload, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
                 'digest' => $plan->digest(),
                 'title' => $asked->title,
@@ -61,19 +91,37 @@ final readonly class Requests
     {
         /** @var array<string, mixed> $payload */
         $payload = json_decode($request->payload, true, flags: JSON_THROW_ON_ERROR);
-        $maker = app(ApprovalKind::from($request->kind)->maker());
 
-        return $maker->planOf($payload);
+        return $this->planOf(ApprovalKind::from($request->kind), $payload);
+    }
+
+    /** @param  array<string, mixed>  $payload */
+    private function planOf(ApprovalKind $kind, array $payload): PostingPlan
+    {
+        return $this->approvables->maker($kind)->planOf($payload);
+    }
+
+    /** A request about the same that waits: asking for exactly that again is refused, for anything else takes its place. */
+    private function replace(?stdClass $waiting, string $digest): void
+    {
+        if ($waiting === null) {
+            return;
+        }
+        if ($waiting->digest === $digest) {
+            throw Refusal::done("{$waiting->who} has asked for exactly this already.");
+        }
+        $this->answer($waiting->id, 'withdrawn', 'asked again after a change', null, $this->actor->who);
     }
 
     /**
      * @param string $outside day and evidence of the outside person; blank: whoever is signed in
+     * @return int what the posting came to
      *
      * @throws Refusal when it is answered, has changed since it was asked, or the approver is the one who asked
      */
-    public function approve(string $key, int $id, string $outside): void
+    public function approve(string $key, int $id, string $outside): int
     {
-        Once::for($key, function () use ($key, $id, $outside): int {
+        return (int) Once::for($key, function () use ($key, $id, $outside): int {
             $request = $this->requests->open($id);
             $by = $this->second->approving($request->who, $outside);
             $result = $this->posting->post("{$key}-post", fn (): PostingPlan => $this->plan($request), $request->digest);

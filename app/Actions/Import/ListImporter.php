@@ -197,25 +197,23 @@ final class ListImporter extends Importer
         $supplier = $this->books->supplier($row['supplier']);
         $found = $this->books->rows(
             'SELECT id, from_date, to_date, scope FROM agreements WHERE customer_id = ? AND supplier_id = ? AND reference = ? AND '.
-                'currency = ?',
+                'currency = ? AND superseded_at IS NULL',
             [$customer, $supplier, $row['reference'], $row['currency']],
         );
         $values = [$row['from'], $row['to'], $row['scope']];
-        if ($found === []) {
-            $this->books->write(
-                'INSERT INTO agreements (customer_id, supplier_id, reference, currency, from_date, to_date, scope) VALUES (?, ?, ?, ?, '.
-                    '?, ?, ?)',
-                [$customer, $supplier, $row['reference'], $row['currency'], ...$values],
-            );
-
-            return Outcome::New;
-        }
-        if (array_slice($found[0], 1) === $values) {
+        if ($found !== [] && array_slice($found[0], 1) === $values) {
             return Outcome::Same;
         }
-        $this->books->write('UPDATE agreements SET from_date = ?, to_date = ?, scope = ? WHERE id = ?', [...$values, (int) $found[0][0]]);
+        if ($found !== []) {
+            $this->books->write('UPDATE agreements SET superseded_at = ? WHERE id = ?', [Moment::now(), (int) $found[0][0]]);
+        }
+        $this->books->write(
+            'INSERT INTO agreements (customer_id, supplier_id, reference, currency, from_date, to_date, scope, who, recorded_at) '.
+                'VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)',
+            [$customer, $supplier, $row['reference'], $row['currency'], ...$values, $this->books->who(), Moment::now()],
+        );
 
-        return $this->changed($row['reference']);
+        return $found === [] ? Outcome::New : $this->changed($row['reference']);
     }
 
     /** @param  array<string, string>  $row */

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Actions\Proof;
 
+use Ajuste\Core\Exchange\Setting;
 use Ajuste\Core\Ledger\Account;
+use Ajuste\Core\Money\Money;
 use Ajuste\Core\Posting\PlanBuilder;
 use Ajuste\Core\Posting\PostingPlan;
 use Ajuste\Core\Posting\Subject;
@@ -16,7 +18,10 @@ use Ajuste\Core\Proof\CounterLine;
 use Ajuste\Core\Proof\CustomerCorrection;
 use Ajuste\Core\Proof\LedgerCorrection;
 use Ajuste\Core\Refusal;
+use Ajuste\Core\Run\Approval;
 use Ajuste\Core\Settlement\Reversal;
+use App\Actions\Approvals\Approvable;
+use App\Actions\Approvals\Requests;
 use App\Actions\Posting\PostPlan;
 use App\Actions\Posting\Reason;
 use App\Models\Voucher;
@@ -25,13 +30,18 @@ use App\Queries\Customers;
 use App\Queries\Reports;
 use App\Queries\Settings;
 use App\Queries\Standing;
+use App\Values\ApprovalAsked;
+use App\Values\ApprovalKind;
+use App\Values\CauseCorrection;
+use App\Values\CorrectionWay;
+use App\Values\PostedOrAsked;
 use Illuminate\Support\Facades\DB;
 
 /**
  * Corrects what a cause of the proof shows: the ledger by a voucher or an accrual, or the customer's side by an entry; and takes such a
  * correction back.
  */
-final readonly class CorrectCause
+final readonly class CorrectCause implements Approvable
 {
     public function __construct(
         private Settings $settings,
@@ -40,42 +50,93 @@ final readonly class CorrectCause
         private CauseAccounts $accounts,
         private Standing $standing,
         private PostPlan $posting,
+        private Requests $requests,
     ) {}
 
     /**
-     * @param ?Account $counter null: the accounts that the document's lines and the entry say
+     * Corrects, or asks a second person where that is large (R13).
      *
-     * @throws Refusal when the cause is gone or changed, or the voucher cannot be posted
+     * @throws Refusal when the cause is gone or changed, or the correction cannot be posted
      */
-    public function correct(string $key, Account $control, string $asOf, string $causeKey, ?Account $counter, string $date): void
+    public function correct(string $key, CauseCorrection $correction): PostedOrAsked
     {
-        $this->posting->post($key, function () use ($control, $asOf, $causeKey, $counter, $date): PostingPlan {
-            $cause = $this->reports->cause($control, $asOf, $causeKey);
+        return $this->requests->postOrAsk($key, fn (): ApprovalAsked => $this->asked($correction));
+    }
 
-            return $this->ledger()->plan($cause, $control, $this->against($cause, $control, $counter), $date);
-        });
+    private function asked(CauseCorrection $correction): ApprovalAsked
+    {
+        $causes = $this->causes($correction);
+        $amounts = array_map(fn (CauseLine $cause): Money => Money::ofMinor($cause->amount, $this->settings->base()), $causes);
+        $first = $causes[0];
+
+        return new ApprovalAsked(
+            ApprovalKind::Correction,
+            "{$correction->controlId} {$correction->asOf} {$correction->cause}",
+            $correction->payload(),
+            $correction->way->words().' '.lcfirst($first->cause->words()).(count($causes) === 1 ? " {$first->document()}" : ''),
+            Money::sum($amounts, $this->settings->base()),
+            $this->needsApproval($amounts),
+        );
     }
 
     /**
-     * All causes of one kind that a voucher mends, together.
+     * Why a second person approves a correction of these amounts first, or blank.
      *
-     * @param ?Account $counter for all of them; null: each against the accounts that its document's lines and entry say
-     *
-     * @throws Refusal when there is none, or one of the vouchers cannot be posted
+     * @param list<Money> $amounts base currency
      */
-    public function correctAll(string $key, Account $control, string $asOf, Cause $kind, ?Account $counter, string $date): void
+    public function needsApproval(array $amounts): string
     {
-        $this->posting->post($key, function () use ($control, $asOf, $kind, $counter, $date): PostingPlan {
-            $plan = new PlanBuilder;
-            $voucher = null;
-            foreach ($this->ofKind($control, $asOf, $kind) as $cause) {
-                $voucher = $this->ledger()->addTo($plan, $cause, $control, $this->against($cause, $control, $counter), $date);
-            }
+        return Approval::above($amounts, $this->settings->moneyOrNone(Setting::ApprovalLimit), 'it');
+    }
 
-            return $voucher === null
-                ? throw Refusal::changed('No such cause is left. Look at the proof again.')
-                : $plan->build(Subject::voucher($voucher));
-        });
+    public function planOf(array $payload): PostingPlan
+    {
+        $correction = CauseCorrection::fromPayload($payload);
+        $control = $this->settings->accounts()->withId($correction->controlId);
+        $counter = $correction->counter === null ? null : $this->settings->accounts()->numbered($correction->counter);
+        $cause = $this->causes($correction)[0];
+
+        return match ($correction->way) {
+            CorrectionWay::Voucher => $this->ledger()
+                ->plan($cause, $control, $this->against($cause, $control, $counter), $correction->date),
+            CorrectionWay::VoucherForEach => $this->forEach($correction, $control, $counter),
+            CorrectionWay::Accrual => (new Accrual($this->settings->locked(), $this->settings->base()))
+                ->plan($cause, $control, $this->against($cause, $control, $counter), $correction->asOf),
+            CorrectionWay::Customer => (new CustomerCorrection($this->settings->locked(), $this->settings->base()))->plan(
+                $cause,
+                $control,
+                $this->customers->find((int) $correction->customerId, 'Choose the customer on whose account the entry belongs.'),
+                $correction->date,
+            ),
+        };
+    }
+
+    private function forEach(CauseCorrection $correction, Account $control, ?Account $counter): PostingPlan
+    {
+        $plan = new PlanBuilder;
+        $voucher = null;
+        foreach ($this->causes($correction) as $cause) {
+            $voucher = $this->ledger()->addTo($plan, $cause, $control, $this->against($cause, $control, $counter), $correction->date);
+        }
+
+        return $plan->build(Subject::voucher($voucher));
+    }
+
+    /**
+     * @return non-empty-list<CauseLine> what is corrected
+     *
+     * @throws Refusal when it is gone
+     */
+    private function causes(CauseCorrection $correction): array
+    {
+        $control = $this->settings->accounts()->withId($correction->controlId);
+        if ($correction->way !== CorrectionWay::VoucherForEach) {
+            return [$this->reports->cause($control, $correction->asOf, $correction->cause)];
+        }
+        $kind = Cause::tryFrom($correction->cause) ?? throw new Refusal('Choose a kind of cause of the list.');
+        $causes = $this->ofKind($control, $correction->asOf, $kind);
+
+        return $causes !== [] ? $causes : throw Refusal::changed('No such cause is left. Look at the proof again.');
     }
 
     /** @return list<CauseLine> causes of a kind that a voucher mends */
@@ -85,38 +146,6 @@ final readonly class CorrectCause
             $this->reports->proof($control, $asOf)->lines,
             static fn (CauseLine $cause): bool => $cause->cause === $kind && LedgerCorrection::fits($cause),
         ));
-    }
-
-    /**
-     * Accrues at the day of the proof what the ledger has in another period, with the mirror on the day after.
-     *
-     * @param ?Account $counter null: the accounts that the late entry and the document say
-     *
-     * @throws Refusal when the cause is gone or changed, or the accrual cannot be posted
-     */
-    public function accrue(string $key, Account $control, string $asOf, string $causeKey, ?Account $counter): void
-    {
-        $this->posting->post($key, function () use ($control, $asOf, $causeKey, $counter): PostingPlan {
-            $cause = $this->reports->cause($control, $asOf, $causeKey);
-            $rule = new Accrual($this->settings->locked(), $this->settings->base());
-
-            return $rule->plan($cause, $control, $this->against($cause, $control, $counter), $asOf);
-        });
-    }
-
-    /**
-     * An entry on the customer's side: an adjustment under the cause's document.
-     *
-     * @throws Refusal when the cause is gone or changed, or the entry cannot be posted
-     */
-    public function adjustCustomer(string $key, Account $control, string $asOf, string $causeKey, int $customerId, string $date): void
-    {
-        $this->posting->post($key, function () use ($control, $asOf, $causeKey, $customerId, $date): PostingPlan {
-            $customer = $this->customers->find($customerId, 'Choose the customer on whose account the entry belongs.');
-            $rule = new CustomerCorrection($this->settings->locked(), $this->settings->base());
-
-            return $rule->plan($this->reports->cause($control, $asOf, $causeKey), $control, $customer, $date);
-        });
     }
 
     /** @throws Refusal when the reason is blank, or the voucher belongs to a match or run and goes with it */

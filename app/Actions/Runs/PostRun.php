@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Runs;
 
+use Ajuste\Core\Allowance\AllowancePlan;
 use Ajuste\Core\Exchange\Setting;
 use Ajuste\Core\Ledger\Account;
 use Ajuste\Core\Money\Money;
@@ -14,29 +15,30 @@ use Ajuste\Core\Refusal;
 use Ajuste\Core\Run\Approval;
 use Ajuste\Core\Run\RunKind;
 use Ajuste\Core\Run\RunPlan;
-use App\Actions\Approvals\SecondPerson;
+use App\Actions\Approvals\Approvable;
+use App\Actions\Approvals\Requests;
 use App\Actions\Posting\Once;
 use App\Actions\Posting\PostPlan;
 use App\Actions\Posting\Reason;
 use App\Actions\ReverseRun;
 use App\Models\Run;
-use App\Queries\RunDecisions;
 use App\Queries\Settings;
 use App\Support\Actor;
 use App\Support\AuditTrail;
 use App\Support\Moment;
+use App\Values\ApprovalAsked;
+use App\Values\ApprovalKind;
 use Illuminate\Support\Facades\DB;
 
 /** Posts a closing run, or asks a second person to, where it is large or takes along what its policy leaves out (R13). */
-final readonly class PostRun
+final readonly class PostRun implements Approvable
 {
     public function __construct(
         private RunPlans $plans,
         private Settings $settings,
-        private RunDecisions $decisions,
         private PostPlan $posting,
         private ReverseRun $reverse,
-        private SecondPerson $second,
+        private Requests $requests,
         private Actor $actor,
         private AuditTrail $audit,
     ) {}
@@ -56,7 +58,11 @@ final readonly class PostRun
     /** Why a second person approves it first, or blank. */
     public function needsApproval(RunPlan $run): string
     {
-        return Approval::needed($run, $this->limit($run->kind()));
+        $why = Approval::needed($run, $this->limit($run->kind()));
+
+        return $why === '' && $run instanceof AllowancePlan
+            ? Approval::ofSpecific($run, $this->settings->moneyOrNone(Setting::ApprovalLimit))
+            : $why;
     }
 
     /**
@@ -100,73 +106,29 @@ final readonly class PostRun
      */
     public function ask(string $key, RunKind $kind, Account $control, string $asOf, string $seen): void
     {
-        Once::for($key, function () use ($kind, $control, $asOf, $seen): int {
-            $run = $this->plans->of($kind, $control, $asOf);
-            $why = $this->needsApproval($run);
-            $digest = $this->posting($run)->digest();
-            if ($why === '') {
-                throw new Refusal('It needs no second person. Post it.');
-            }
-            if ($digest !== $seen) {
-                throw Refusal::changed('What would be posted has changed since you looked. Look at the lines again, then ask.');
-            }
-            $open = $this->decisions->open($kind, $control, $asOf);
-            if ($open !== null && $open->digest === $digest) {
-                throw Refusal::done("{$open->who} has asked for exactly this already.");
-            }
-            if ($open !== null) {
-                $this->answer($open->id, 'withdrawn', 'asked again after a change', null, $this->actor->who);
-            }
-            $id = DB::table('run_requests')->insertGetId([
-                'kind' => $kind->value,
-                'account_id' => $control->id,
-                'as_of' => $asOf,
-                'digest' => $digest,
-                'lines' => count($run->lines()),
-                'total' => $run->total()->minor,
-                'why' => $why,
-                'who' => $this->actor->who,
-                'recorded_at' => Moment::now(),
-            ]);
-            $this->audit->record('ask for approval', "request {$id}", $why, ['run' => $kind->value, 'total' => $run->total()->decimal()]);
-
-            return $id;
-        });
+        $run = $this->plans->of($kind, $control, $asOf);
+        $this->requests->ask($key, new ApprovalAsked(
+            ApprovalKind::Run,
+            self::subject($kind, $control, $asOf),
+            ['run' => $kind->value, 'account' => $control->id, 'as_of' => $asOf],
+            "{$kind->words()} on {$control->number} as of {$asOf}, ".count($run->lines()).' lines',
+            $run->total(),
+            $this->needsApproval($run),
+        ), $seen);
     }
 
-    /**
-     * Approves exactly what was asked for, and posts it.
-     *
-     * @param string $outside the outside person of a firm of one, with day and evidence; blank: whoever is signed in
-     * @return int the run's number
-     *
-     * @throws Refusal when nobody asked, it has changed since, or the approver is the one who asked
-     */
-    public function approve(string $key, RunKind $kind, Account $control, string $asOf, string $outside): int
+    /** What a request for approval of a run is about. */
+    public static function subject(RunKind $kind, Account $control, string $asOf): string
     {
-        return (int) Once::for($key, function () use ($key, $kind, $control, $asOf, $outside): int {
-            $request = $this->decisions->open($kind, $control, $asOf) ?? throw Refusal::done('Nobody waits for an approval of this run.');
-            $by = $this->second->approving($request->who, $outside);
-            $run = $this->posting->post(
-                "{$key}-post",
-                fn (): PostingPlan => $this->posting($this->plans->of($kind, $control, $asOf)),
-                $request->digest,
-            );
-            $this->answer($request->id, 'approved', trim($outside), $run, $by);
-
-            return $run;
-        });
+        return "{$kind->value} {$control->id} {$asOf}";
     }
 
-    /** @throws Refusal when nobody asked, or no words say what is to be changed */
-    public function sendBack(string $key, RunKind $kind, Account $control, string $asOf, string $words): void
+    public function planOf(array $payload): PostingPlan
     {
-        Once::for($key, function () use ($kind, $control, $asOf, $words): int {
-            $request = $this->decisions->open($kind, $control, $asOf) ?? throw Refusal::done('Nobody waits for an approval of this run.');
-            $this->answer($request->id, 'sent_back', Reason::of($words), null, $this->actor->who);
+        /** @var array{run: string, account: int, as_of: string} $payload */
+        $control = $this->settings->accounts()->withId($payload['account']);
 
-            return $request->id;
-        });
+        return $this->posting($this->plans->of(RunKind::from($payload['run']), $control, $payload['as_of']));
     }
 
     /**
@@ -200,19 +162,6 @@ final readonly class PostRun
 
             return $itemId;
         });
-    }
-
-    private function answer(int $requestId, string $answer, string $words, ?int $run, string $who): void
-    {
-        DB::table('run_request_answers')->insert([
-            'request_id' => $requestId,
-            'answer' => $answer,
-            'words' => $words,
-            'run_id' => $run,
-            'who' => $who,
-            'recorded_at' => Moment::now(),
-        ]);
-        $this->audit->record("request {$answer}", "request {$requestId}", $words, ['by' => $who]);
     }
 
     /** Null where the signatures are enough. */

@@ -4,10 +4,13 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use Ajuste\Core\Posting\NewItem;
 use Ajuste\Core\Refusal;
 use App\Actions\Approvals\Requests;
+use App\Http\Answer;
 use App\Http\FormKey;
 use App\Queries\ApprovalRequests;
+use App\Queries\Customers;
 use App\Queries\Settings;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -23,7 +26,7 @@ final class ApprovalsController
         ]);
     }
 
-    public function show(int $id, ApprovalRequests $requests, Requests $action, Settings $settings): View
+    public function show(int $id, ApprovalRequests $requests, Requests $action, Settings $settings, Customers $customers): View
     {
         $request = $requests->open($id);
         try {
@@ -35,6 +38,9 @@ final class ApprovalsController
         return view('approvals.show', [
             'request' => $request,
             'plan' => $plan,
+            'customers' => $customers->several(array_map(
+                static fn (NewItem $item): int => $item->head->account->customerId, $plan->items ?? [],
+            )),
             'refusal' => $refusal,
             'unchanged' => $plan?->digest() === $request->digest,
             'base' => $settings->base(),
@@ -42,19 +48,17 @@ final class ApprovalsController
         ]);
     }
 
-    public function approve(Request $request, int $id, Requests $requests): RedirectResponse
+    public function approve(Request $request, int $id, Requests $requests, ApprovalRequests $all): RedirectResponse
     {
         $requests->approve(FormKey::of($request, 'approve-request'), $id, $request->string('outside')->toString());
 
-        return redirect()
-            ->route('approvals')
-            ->with('done', ['text' => 'Approved and posted.', 'url' => route('journals'), 'link' => 'Journals']);
+        return Answer::given($all->find($id), 'Approved and posted.');
     }
 
-    public function sendBack(Request $request, int $id, Requests $requests): RedirectResponse
+    public function sendBack(Request $request, int $id, Requests $requests, ApprovalRequests $all): RedirectResponse
     {
         $requests->sendBack(FormKey::of($request, 'send-back-request'), $id, $request->string('words')->toString());
 
-        return redirect()->route('approvals')->with('done', ['text' => 'Sent back with your words.']);
+        return Answer::given($all->find($id), 'Sent back with your words.');
     }
 }

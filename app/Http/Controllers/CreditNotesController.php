@@ -9,8 +9,10 @@ use Ajuste\Core\Exchange\Setting;
 use Ajuste\Core\Ledger\Account;
 use Ajuste\Core\Refusal;
 use Ajuste\Core\Settlement\CreditNote;
+use Ajuste\Core\Subledger\Kind;
 use Ajuste\Core\Subledger\OpenItem;
 use App\Actions\IssueCreditNote;
+use App\Http\Answer;
 use App\Http\CreditNoteForm;
 use App\Http\FormKey;
 use App\Http\Paper;
@@ -62,7 +64,7 @@ final class CreditNotesController
             'date' => $this->settings->locked()->firstOpenFrom(max($days)),
             'accounts' => array_values($accounts),
             'others' => $this->others($customer, $first, array_keys($invoices)),
-            ...$form->isBlank() ? ['rehearsal' => null, 'note' => null, 'refusal' => ''] : $this->rehearsed($form, $customer),
+            ...$form->isBlank() ? ['rehearsal' => null, 'note' => null, 'refusal' => '', 'why' => ''] : $this->rehearsed($form, $customer),
         ]);
     }
 
@@ -74,10 +76,13 @@ final class CreditNotesController
     public function post(Request $request, Customer $customer): RedirectResponse
     {
         $asked = (new CreditNoteForm($request->all()))->request($customer, $this->positions, $this->lines, $this->settings);
-        $note = $this->credit->post(FormKey::of($request, 'credit-note'), $asked, $request->string('seen')->toString());
+        $came = $this->credit->post(FormKey::of($request, 'credit-note'), $asked, $request->string('seen')->toString());
+        if ($came->request !== null) {
+            return Answer::asked($came->request);
+        }
 
         return redirect()
-            ->route('document', $note)
+            ->route('document', $came->result)
             ->with('done', ['text' => 'Posted.', 'url' => route('customer', $customer->id), 'link' => $customer->name]);
     }
 
@@ -124,7 +129,7 @@ final class CreditNotesController
         );
     }
 
-    /** @return array{rehearsal: ?Rehearsal, note: ?CreditNote, refusal: string} */
+    /** @return array{rehearsal: ?Rehearsal, note: ?CreditNote, refusal: string, why: string} */
     private function rehearsed(CreditNoteForm $form, Customer $customer): array
     {
         try {
@@ -135,9 +140,10 @@ final class CreditNotesController
                 'rehearsal' => $rehearsal,
                 'note' => $rehearsal->plan === null ? null : $this->credit->note($asked),
                 'refusal' => $rehearsal->refusal ?? '',
+                'why' => $rehearsal->plan === null ? '' : $this->credit->needsApproval($asked),
             ];
         } catch (Refusal $refusal) {
-            return ['rehearsal' => null, 'note' => null, 'refusal' => $refusal->getMessage()];
+            return ['rehearsal' => null, 'note' => null, 'refusal' => $refusal->getMessage(), 'why' => ''];
         }
     }
 
@@ -152,7 +158,7 @@ final class CreditNotesController
         return DB::table('items as i')
             ->join('item_positions as p', 'p.item_id', '=', 'i.root_id')
             ->where('i.customer_id', $customer->id)
-            ->whereIn('i.kind', ['invoice', 'debit_note'])
+            ->whereIn('i.kind', Kind::values(static fn (Kind $kind): bool => $kind->isInvoice()))
             ->whereNull('i.superseded_at')
             ->whereNotIn('i.root_id', $but)
             ->when(

@@ -13,7 +13,6 @@ use App\Models\Import;
 use App\Queries\ApprovalRequests;
 use App\Queries\BankAccounts;
 use App\Queries\ControlFigures;
-use App\Queries\RunDecisions;
 use App\Queries\Settings;
 use App\Queries\Unapplied;
 use Illuminate\View\View;
@@ -26,7 +25,6 @@ final class DeskController
         Unapplied $unapplied,
         ControlFigures $figures,
         BankAccounts $banks,
-        RunDecisions $decisions,
         ApprovalRequests $approvals,
     ): View {
         if (! $settings->hasControlAccount()) {
@@ -38,7 +36,6 @@ final class DeskController
             'stations' => $rail->stations($at->account, $at->asOf),
             'banks' => $banks->all($at->asOf),
             'left' => $unapplied->leftWithReason($at->account, $at->asOf),
-            'requests' => $decisions->waiting(),
             'approvals' => $approvals->waiting(),
             'base' => $settings->base(),
             'picture' => new DayPicture($figures->days($at->account, Day::firstOfMonth($at->asOf), $at->asOf), 770, $settings->base()),

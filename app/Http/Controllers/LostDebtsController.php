@@ -8,6 +8,7 @@ use Ajuste\Core\Calendar\Day;
 use Ajuste\Core\Refusal;
 use Ajuste\Core\Subledger\OpenItem;
 use App\Actions\WriteOffDebts;
+use App\Http\Answer;
 use App\Http\FormKey;
 use App\Http\LossForm;
 use App\Http\ViewPoint;
@@ -57,14 +58,11 @@ final class LostDebtsController
     {
         $asked = (new LossForm($request->all()))->request($customer->id, $this->open($customer, $at));
         [$key, $seen] = [FormKey::of($request, 'loss'), $request->string('seen')->toString()];
-        if ($this->action->needsApproval($asked) !== '') {
-            $id = $this->action->ask($key, $asked, $seen);
+        $came = $this->action->post($key, $asked, $seen);
 
-            return redirect()->route('approval', $id)->with('done', ['text' => 'Asked. The reviewer finds it on the desk.']);
-        }
-        $this->action->post($key, $asked, $seen);
-
-        return redirect()->route('customer', $customer->id)->with('done', ['text' => 'Written off.']);
+        return $came->request !== null
+            ? Answer::asked($came->request)
+            : redirect()->route('customer', $customer->id)->with('done', ['text' => 'Written off.']);
     }
 
     public function recover(Request $request, int $item, ItemCurrencies $currencies): RedirectResponse

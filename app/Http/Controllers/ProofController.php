@@ -16,7 +16,6 @@ use Ajuste\Core\Proof\LedgerCorrection;
 use Ajuste\Core\Proof\PairedBy;
 use Ajuste\Core\Proof\Proof;
 use Ajuste\Core\Proof\ProofLine;
-use Ajuste\Core\Refusal;
 use App\Actions\Proof\AskAtSource;
 use App\Actions\Proof\CarryCause;
 use App\Actions\Proof\CorrectCause;
@@ -34,7 +33,6 @@ use App\Models\Posting;
 use App\Queries\CarriedCauses;
 use App\Queries\CauseAccounts;
 use App\Queries\ControlFigures;
-use App\Queries\CustomerSearch;
 use App\Queries\Notes;
 use App\Queries\ProofBlindSpots;
 use App\Queries\ProofLines;
@@ -175,40 +173,8 @@ final class ProofController
             'sameKind' => $isMendable ? count($mend->ofKind($at->account, $at->asOf, $chosen->cause)) : 0,
             'after' => $chosen === null ? null : [$then($proof->control), $then($proof->difference)],
             'mendable' => $isMendable,
+            'why' => $chosen === null ? '' : $mend->needsApproval([Money::ofMinor($chosen->amount, $settings->base())]),
         ];
-    }
-
-    public function correct(Request $request, ViewPoint $at, Settings $settings, CorrectCause $mend): RedirectResponse
-    {
-        $mend->correct(
-            FormKey::of($request, 'correct'),
-            $at->account,
-            $at->asOf,
-            $request->string('line')->toString(),
-            self::counter($request, $settings),
-            Day::of($request->string('date')->toString()),
-        );
-
-        return self::posted('Posted. The cause is gone if the voucher says what the document says.');
-    }
-
-    /** All causes of one kind. */
-    public function correctAll(Request $request, ViewPoint $at, Settings $settings, CorrectCause $mend): RedirectResponse
-    {
-        $kind = Cause::tryFrom($request->string('cause')->toString()) ?? throw new Refusal('Choose a kind of cause of the list.');
-        $date = Day::of($request->string('date')->toString());
-        $counter = self::counter($request, $settings);
-        $mend->correctAll(FormKey::of($request, 'correct-all'), $at->account, $at->asOf, $kind, $counter, $date);
-
-        return self::posted('Posted, a voucher for each.');
-    }
-
-    public function accrue(Request $request, ViewPoint $at, Settings $settings, CorrectCause $mend): RedirectResponse
-    {
-        $line = $request->string('line')->toString();
-        $mend->accrue(FormKey::of($request, 'accrue'), $at->account, $at->asOf, $line, self::counter($request, $settings));
-
-        return self::posted("Accrued at {$at->asOf}, and taken back on the day after.");
     }
 
     /** All corrections that their sources have made needless. */
@@ -216,41 +182,10 @@ final class ProofController
     {
         $mend->reverseNotNeeded(FormKey::of($request, 'not-needed'), $at->account, $at->asOf);
 
-        return self::posted('Reversed. What was mended at the source stands alone.');
-    }
-
-    private static function posted(string $text): RedirectResponse
-    {
-        return redirect()
-            ->route('proof')
-            ->with('done', ['text' => $text, 'url' => route('journals'), 'link' => 'Journals']);
-    }
-
-    /** The account that a person chose; null: those that are proposed. */
-    private static function counter(Request $request, Settings $settings): ?Account
-    {
-        $number = $request->string('counter')->toString();
-
-        return $number === '' ? null : $settings->accounts()->numbered($number);
-    }
-
-    public function adjust(Request $request, ViewPoint $at, CorrectCause $mend, CustomerSearch $search): RedirectResponse
-    {
-        $mend->adjustCustomer(
-            FormKey::of($request, 'adjust'),
-            $at->account,
-            $at->asOf,
-            $request->string('line')->toString(),
-            $search->one($request->string('who')->toString())->id,
-            Day::of($request->string('date')->toString()),
-        );
-
         return redirect()
             ->route('proof')
             ->with('done', [
-                'text' => 'Posted with the customer. The control account is as it was.',
-                'url' => route('journals'),
-                'link' => 'Journals',
+                'text' => 'Reversed. What was mended at the source stands alone.', 'url' => route('journals'), 'link' => 'Journals',
             ]);
     }
 

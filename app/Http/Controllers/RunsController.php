@@ -20,12 +20,14 @@ use App\Actions\Runs\TakePairBack;
 use App\Http\Download;
 use App\Http\FormKey;
 use App\Http\ViewPoint;
+use App\Queries\ApprovalRequests;
 use App\Queries\Blocks;
 use App\Queries\ContraLetters;
+use App\Queries\Parties;
 use App\Queries\Payables;
-use App\Queries\RunDecisions;
 use App\Queries\Runs;
 use App\Queries\Settings;
+use App\Values\ApprovalKind;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\View\View;
@@ -40,10 +42,11 @@ final class RunsController
         Settings $settings,
         RunPlans $plans,
         PostRun $post,
-        RunDecisions $decisions,
+        ApprovalRequests $requests,
         Runs $runs,
         Blocks $blocks,
         Payables $payables,
+        Parties $parties,
     ): View {
         $of = self::kind($kind);
         try {
@@ -55,7 +58,8 @@ final class RunsController
             );
         }
         [$posting, $refusal] = self::rehearsed(static fn (): PostingPlan => $post->posting($run));
-        $request = $decisions->open($of, $at->account, $at->asOf);
+        $subject = PostRun::subject($of, $at->account, $at->asOf);
+        $request = $requests->waitingFor(ApprovalKind::Run, $subject);
         $digest = $posting?->digest() ?? '';
         $vouchers = array_map(static fn (PlannedVoucher $of): Voucher => $of->voucher, $posting->vouchers ?? []);
 
@@ -69,10 +73,11 @@ final class RunsController
             'why' => $post->needsApproval($run),
             'request' => $request,
             'unchanged' => $request !== null && $request->digest === $digest,
-            'answer' => $decisions->lastAnswer($of, $at->account, $at->asOf),
+            'answer' => $requests->lastAnswerTo(ApprovalKind::Run, $subject),
             'runs' => $runs->latest($of, $at->account->id),
             'reversals' => $runs->reversals(),
             'blocks' => $blocks->standing($of),
+            'likely' => $of === RunKind::Contra ? count($parties->likely()) : 0,
             'payables' => $of === RunKind::Contra ? $payables->figures($at->asOf) : [],
             'outOfDate' => $runs->outOfDate($of, $at->account->id),
             'base' => $settings->base(),
@@ -94,22 +99,6 @@ final class RunsController
         $post->ask(FormKey::of($request, 'ask-run'), self::kind($kind), $at->account, $at->asOf, $seen);
 
         return self::done($kind, 'Asked. The reviewer finds it on the desk.');
-    }
-
-    public function approve(Request $request, string $kind, ViewPoint $at, PostRun $post): RedirectResponse
-    {
-        $outside = $request->string('outside')->toString();
-        $run = $post->approve(FormKey::of($request, 'approve-run'), self::kind($kind), $at->account, $at->asOf, $outside);
-
-        return self::done($kind, "Approved and posted as run {$run}.");
-    }
-
-    public function sendBack(Request $request, string $kind, ViewPoint $at, PostRun $post): RedirectResponse
-    {
-        $words = $request->string('words')->toString();
-        $post->sendBack(FormKey::of($request, 'send-back'), self::kind($kind), $at->account, $at->asOf, $words);
-
-        return self::done($kind, 'Sent back with your words.');
     }
 
     public function acceptRates(Request $request, ViewPoint $at, AcceptRates $accept): RedirectResponse

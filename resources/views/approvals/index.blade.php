@@ -1,5 +1,6 @@
 @php
     use Ajuste\Core\Money\Money;
+    use App\Http\Answer;
     use App\Http\Say;
 @endphp
 <x-layout title="Approvals">
@@ -9,7 +10,7 @@
             <tbody>
                 @forelse ($waiting as $request)
                     <tr>
-                        <td><a href="{{ route('approval', $request->id) }}">{{ ucfirst($request->title) }}</a><br>
+                        <td><a href="{{ Answer::page($request) }}">{{ ucfirst($request->title) }}</a><br>
                             <span class="slate">{{ $request->who }}, {{ Say::moment($request->recorded_at) }}: {{ $request->why }}</span></td>
                         <td class="n">{{ Money::ofMinor($request->total, $base)->grouped() }} {{ $base->code }}</td>
                     </tr>

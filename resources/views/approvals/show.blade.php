@@ -1,7 +1,6 @@
 @php
     use Ajuste\Core\Money\Money;
     use App\Http\Say;
-    $user = Auth::user();
 @endphp
 <x-layout title="Approval">
     <div class="pane">
@@ -17,24 +16,21 @@
         @foreach ($plan?->vouchers() ?? [] as $voucher)
             <x-voucher :text="$voucher->text" :lines="$voucher->lines" />
         @endforeach
-        @if ($unchanged && $user->role->mayReview() && $user->name !== $request->who)
-            <form method="post" action="{{ route('approval.approve', $request->id) }}" class="foot">@csrf
-                <input type="hidden" name="key" value="{{ $key }}">
-                <button class="button main" data-main>Approve and post <kbd>Ctrl ↵</kbd></button>
-            </form>
-        @elseif ($unchanged && $user->role->mayWrite())
-            <form method="post" action="{{ route('approval.approve', $request->id) }}" class="flex gap-2 items-end mt-2">@csrf
-                <input type="hidden" name="key" value="{{ $key }}">
-                <label class="grow">Approved by the outside person: day and evidence <input type="text" name="outside" required class="w-full"></label>
-                <button class="button">Record and post</button>
-            </form>
+        @if ($plan !== null && $plan->items !== [])
+            <h2>With the customers</h2>
+            <table class="grid-table">
+                <tbody>
+                    @foreach ($plan->items as $item)
+                        <tr>
+                            <td>{{ $customers[$item->head->account->customerId]->name }}</td>
+                            <td>{{ $item->head->title() }}</td>
+                            <td>{{ Say::day($item->head->date) }}</td>
+                            <td class="n">{{ Say::balance($item->effect()) }}</td>
+                        </tr>
+                    @endforeach
+                </tbody>
+            </table>
         @endif
-        @if ($user->role->mayWrite())
-            <form method="post" action="{{ route('approval.send-back', $request->id) }}" class="flex gap-2 items-end mt-2">@csrf
-                <input type="hidden" name="key" value="{{ $key }}">
-                <label class="grow">What is to be changed <input type="text" name="words" required class="w-full" data-hotkey="b"></label>
-                <button class="button">Send back <kbd>B</kbd></button>
-            </form>
-        @endif
+        @include('approvals.answer', ['what' => Money::ofMinor($request->total, $base)->grouped()])
     </div>
 </x-layout>

@@ -3,7 +3,7 @@
     <dl class="facts mt-3">
         <dt><kbd>0</kbd></dt>
         <dd>the desk</dd>
-        <dt><kbd>1</kbd> … <kbd>8</kbd></dt>
+        <dt><kbd>1</kbd> … <kbd>9</kbd> <kbd>-</kbd></dt>
         <dd>the stations, in the order of the rail</dd>
         <dt><kbd>J</kbd> <kbd>K</kbd> or arrows</dt>
         <dd>next and previous row; <kbd>Enter</kbd> opens it</dd>

@@ -44,7 +44,7 @@
         @if ($stations !== [])
             <nav class="rail" aria-label="Stations of the close">
                 @foreach ($stations as $place => $stop)
-                    <a href="{{ route($stop->route) }}" data-key="{{ $place + 1 }}" @class(['done' => $stop->done && $station !== $stop->route])
+                    <a href="{{ route($stop->route) }}" data-key="{{ $place < 9 ? $place + 1 : '-' }}" @class(['done' => $stop->done && $station !== $stop->route])
                         @if ($station === $stop->route) aria-current="page" @endif>
                         <strong>{{ $stop->name }}</strong>
                         @if ($stop->done)

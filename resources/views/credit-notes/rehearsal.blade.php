@@ -11,11 +11,11 @@
             @if ($note)
                 Net {{ $note->net->grouped() }}, tax {{ $note->tax()->grouped() }}, together
                 <b class="text-lg">{{ $note->gross->grouped() }}</b> {{ $note->gross->currency->code }}<div class="slate">Ledger and customer move alike; the
-                    proof line's difference stays.</div>
+                    proof line's difference stays.{{ $why === '' ? '' : " A second person approves it: {$why}." }}</div>
             @else
                 <span class="slate">Nothing is credited yet.</span>
             @endif
         </div>
-        <button class="button main ml-auto" data-main @disabled(!$note)>Post the credit note <kbd>Ctrl ↵</kbd></button>
+        <button class="button main ml-auto" data-main @disabled(!$note)>{{ $why === '' ? 'Post the credit note' : 'Ask for approval' }} <kbd>Ctrl ↵</kbd></button>
     </div>
 </div>

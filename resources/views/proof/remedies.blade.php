@@ -13,7 +13,7 @@
         </form>
     @endif
     @if ($mendable)
-        <form method="post" action="{{ route('proof.correct') }}" class="flex flex-wrap gap-3 items-end">@csrf
+        <form method="post" action="{{ route('proof.correct', 'voucher') }}" class="flex flex-wrap gap-3 items-end">@csrf
             <input type="hidden" name="key" value="{{ $key }}">
             <input type="hidden" name="line" value="{{ $chosen->key() }}">
             <span class="basis-full">Correct the ledger: {{ $money($chosen->amount)->abs()->grouped() }}
@@ -21,18 +21,19 @@
                 against</span>
             @include('proof.counter')
             <label class="grid">Dated <x-day name="date" :value="$correctionDate" /></label>
-            <button class="button main" data-main>Post {{ $money($chosen->amount)->abs()->grouped() }} <kbd>Ctrl ↵</kbd></button>
+            <button class="button main" data-main>{{ $why === '' ? 'Post' : 'Ask for approval of' }}
+                {{ $money($chosen->amount)->abs()->grouped() }} <kbd>Ctrl ↵</kbd></button>
             @if ($sameKind > 1)
                 <input type="hidden" name="cause" value="{{ $chosen->cause->value }}">
-                <button class="button" formaction="{{ route('proof.correct-all') }}" data-hotkey="v">Post all {{ $sameKind }} of this kind
+                <button class="button" formaction="{{ route('proof.correct', 'voucher_for_each') }}" data-hotkey="v">Post all {{ $sameKind }} of this kind
                     <kbd>V</kbd></button>
             @endif
             <span class="slate basis-full">The control account comes to {{ Say::balance($after[0]) }}, the difference to
-                {{ Say::balance($after[1]) }}.</span>
+                {{ Say::balance($after[1]) }}.{{ $why === '' ? '' : " A second person approves it: {$why}." }}</span>
         </form>
     @endif
     @if ($accruable)
-        <form method="post" action="{{ route('proof.accrue') }}" class="flex flex-wrap gap-3 items-end mt-3">@csrf
+        <form method="post" action="{{ route('proof.correct', 'accrual') }}" class="flex flex-wrap gap-3 items-end mt-3">@csrf
             <input type="hidden" name="key" value="{{ $key }}">
             <input type="hidden" name="line" value="{{ $chosen->key() }}">
             <span class="basis-full">Accrue {{ $money($chosen->amount)->abs()->grouped() }} at {{ Say::day($proof->asOf) }} and take it back on the day
@@ -45,7 +46,7 @@
     @if ($ownSide)
         <details class="mt-3" data-hotkey="c">
             <summary class="cursor-pointer soft">An entry on the customer's side <kbd>C</kbd></summary>
-            <form method="post" action="{{ route('proof.adjust') }}" class="flex flex-wrap gap-3 items-end mt-1">@csrf
+            <form method="post" action="{{ route('proof.correct', 'customer') }}" class="flex flex-wrap gap-3 items-end mt-1">@csrf
                 <input type="hidden" name="key" value="{{ $key }}">
                 <input type="hidden" name="line" value="{{ $chosen->key() }}">
                 <span class="basis-full">{{ $ownSide->abs()->grouped() }} {{ $ownSide->minor > 0 ? 'to the debit' : 'to the credit' }} of the

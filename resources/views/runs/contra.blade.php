@@ -3,7 +3,12 @@
     <div class="pane" x-data="grid">
         <h1>Contra as of {{ Say::day($run->asOf()) }}</h1>
         <p class="lead">{{ Say::count(count($run->lines()), 'item') }} can be set off, {{ $run->total()->grouped() }} {{ $base->code }}:
-            {{ $run->policy() }}.</p>
+            {{ $run->policy() }}. <a href="{{ route('agreements') }}" data-hotkey="e">Agreements <kbd>E</kbd></a>
+            <a href="{{ route('suppliers') }}">Suppliers</a></p>
+        @if ($likely > 0)
+            <div class="note"><a href="{{ route('agreements') }}">{{ Say::count($likely, 'pair') }} may be the same party</a>: link them, or say that they
+                are not.</div>
+        @endif
         @foreach ($payables as $of)
             <p class="soft">Suppliers' open items {{ $of->suppliers->grouped() }} {{ $base->code }};
                 @if ($of->difference() === null)

@@ -12,24 +12,7 @@
             <b>What would be posted has changed since. It has to be looked at and asked for again.</b>
         @endunless
     </div>
-    @if ($unchanged && $user->role->mayReview() && $user->name !== $request->who)
-        <form method="post" action="{{ route('run.approve', $path) }}" class="foot">@csrf
-            <input type="hidden" name="key" value="{{ $key }}">
-            <button class="button main" data-main>Approve and post {{ $what ?? Say::count(count($run->lines()), 'line') }},
-                {{ $run->total()->grouped() }} <kbd>Ctrl ↵</kbd></button>
-        </form>
-        <form method="post" action="{{ route('run.send-back', $path) }}" class="flex gap-2 items-end mt-2">@csrf
-            <input type="hidden" name="key" value="{{ $key }}">
-            <label class="grow">What is to be changed <input type="text" name="words" required class="w-full" data-hotkey="b"></label>
-            <button class="button">Send back <kbd>B</kbd></button>
-        </form>
-    @elseif ($unchanged && $user->role->mayWrite())
-        <form method="post" action="{{ route('run.approve', $path) }}" class="flex gap-2 items-end mt-2">@csrf
-            <input type="hidden" name="key" value="{{ $key }}">
-            <label class="grow">Approved by the outside person: day and evidence <input type="text" name="outside" required class="w-full"></label>
-            <button class="button">Record and post</button>
-        </form>
-    @endif
+    @include('approvals.answer', ['what' => ($what ?? Say::count(count($run->lines()), 'line')) . ', ' . $run->total()->grouped()])
 @endif
 @if ($user->role->mayWrite() && $vouchers > 0 && !($request && $unchanged))
     <form method="post" action="{{ route($why === '' ? 'run.post' : 'run.ask', $path) }}" class="foot">@csrf
