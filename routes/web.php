@@ -273,7 +273,7 @@ Route::middleware('auth')->group(function (): void {
             ->whereNumber('overlay');
         Route::post('/allowance/rates', [AllowanceController::class, 'rate'])->name('allowance.rate');
         Route::post('/agreements', [PartiesController::class, 'agree'])->name('agreements.post');
-        Route::post('/agreements/{agreement}/end', [PartiesController::class, 'end'])->name('agreement.end')->whereNumber('agreement');
+        Route::post('/agreements/end', [PartiesController::class, 'end'])->name('agreement.end');
         Route::post('/parties/link', [PartiesController::class, 'link'])->name('parties.link');
         Route::post('/parties/part', [PartiesController::class, 'part'])->name('parties.part');
         Route::post('/rates', [RatesController::class, 'post'])->name('rates.post');

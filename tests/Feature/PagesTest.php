@@ -234,7 +234,7 @@ final class PagesTest extends BooksTestCase
                 '/runs/residues/1/reverse',
                 '/currency/accept-rates',
                 '/agreements',
-                '/agreements/1/end',
+                '/agreements/end',
                 '/parties/link',
                 '/parties/part',
                 '/allowance/specific',

@@ -79,10 +79,10 @@ final class PartiesTest extends BooksTestCase
         $this->refuses('due items only, or all');
         $this->post('/agreements', [...self::agreement('e'), 'reference' => 'A-8', 'currency' => 'XQZ']);
         $this->refuses('XQZ');
-        $this->post('/agreements/1/end', ['key' => 'f', 'last' => '2025-01-01']);
+        $this->post('/agreements/end', ['agreement' => 1, 'key' => 'f', 'last' => '2025-01-01']);
         $this->refuses('on or after that is expected');
-        $this->post('/agreements/1/end', ['key' => 'g', 'last' => '2026-09-30'])->assertSessionHas('done');
-        $this->post('/agreements/1/end', ['key' => 'h', 'last' => '2026-09-30']);
+        $this->post('/agreements/end', ['agreement' => 1, 'key' => 'g', 'last' => '2026-09-30'])->assertSessionHas('done');
+        $this->post('/agreements/end', ['agreement' => 1, 'key' => 'h', 'last' => '2026-09-30']);
         $this->refuses('no such agreement any more');
         self::assertSame('0.00', $this->report('contra')['total']);
         $this->get('/agreements')->assertSee('not in force')->assertSee('30 Sep 2026');

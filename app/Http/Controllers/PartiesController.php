@@ -87,9 +87,10 @@ final class PartiesController
         return self::done('Kept. The contra is counted with it.');
     }
 
-    public function end(Request $request, int $agreement, KeepParties $keep): RedirectResponse
+    public function end(Request $request, KeepParties $keep): RedirectResponse
     {
-        $keep->end(FormKey::of($request, 'end-agreement'), $agreement, Day::of($request->string('last')->toString()));
+        $last = Day::of($request->string('last')->toString());
+        $keep->end(FormKey::of($request, 'end-agreement'), $request->integer('agreement'), $last);
 
         return self::done('Ended. What it was before stays in the books.');
     }

@@ -59,18 +59,20 @@
                 <label class="grid">To, if it ends <x-day name="to" :value="old('to')" /></label>
                 <button class="button main" data-main>Keep <kbd>Ctrl ↵</kbd></button>
             </form>
-            <h2>End one</h2>
-            @foreach ($agreements as $row)
-                @if ($row->to_date === '')
-                    <form method="post" action="{{ route('agreement.end', $row->id) }}" class="flex flex-wrap gap-2 items-end mt-1">@csrf
-                        <input type="hidden" name="key" value="{{ $key }}-{{ $row->id }}">
-                        <span class="grow">{{ $row->reference }}, {{ $row->customer }} {{ $row->name }}</span>
-                        <label>Last day <x-day name="last" :value="$asOf" required /></label>
-                        <button class="button py-0.5!">End</button>
-                    </form>
-                @endif
-            @endforeach
             @include('parties.likely')
+            <h2>End one</h2>
+            <form method="post" action="{{ route('agreement.end') }}" class="flex flex-wrap gap-3 items-end">@csrf
+                <input type="hidden" name="key" value="{{ $key }}-end">
+                <label class="grid grow">Agreement <select name="agreement" data-hotkey="e">
+                        @foreach ($agreements as $row)
+                            @if ($row->to_date === '')
+                                <option value="{{ $row->id }}">{{ $row->reference }} {{ $row->currency }}, {{ $row->customer }} {{ $row->name }}</option>
+                            @endif
+                        @endforeach
+                    </select></label>
+                <label class="grid">Last day <x-day name="last" :value="$asOf" required /></label>
+                <button class="button">End</button>
+            </form>
         @endif
     </aside>
 </x-layout>
