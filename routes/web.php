@@ -9,7 +9,6 @@ use App\Http\Controllers\BankController;
 use App\Http\Controllers\BatchesController;
 use App\Http\Controllers\BooksController;
 use App\Http\Controllers\CorrectionsController;
-use App\Http\Controllers\CreditBalancesController;
 use App\Http\Controllers\CreditNotesController;
 use App\Http\Controllers\DepositsController;
 use App\Http\Controllers\DeskController;
@@ -145,7 +144,7 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/measures', [StatementsController::class, 'measures'])->name('measures');
     Route::get('/customers/{customer}/statement.pdf', [StatementsController::class, 'pdf'])->name('statement')->whereNumber('customer');
     Route::get('/allowance', [RunsController::class, 'index'])->name('allowance')->defaults('kind', 'allowance');
-    Route::get('/credit-balances', [CreditBalancesController::class, 'index'])->name('credit-balances');
+    Route::get('/credit-balances', [RunsController::class, 'index'])->name('credit-balances')->defaults('kind', 'credit-balances');
     Route::get('/aged', [AgedController::class, 'index'])->name('aged');
     Route::get('/aged.{format}', [AgedController::class, 'export'])
         ->name('aged.export')
@@ -284,7 +283,7 @@ Route::middleware('auth')->group(function (): void {
             ->whereNumber('run');
         Route::controller(RunsController::class)->whereIn(
             'kind',
-            ['contra', 'residues', 'currency', 'allowance'],
+            ['contra', 'residues', 'currency', 'allowance', 'credit-balances'],
         )->group(function (): void {
             Route::post('/runs/{kind}', 'post')->name('run.post');
             Route::post('/runs/{kind}/ask', 'ask')->name('run.ask');
@@ -371,10 +370,6 @@ Route::middleware('auth')->group(function (): void {
         Route::post('/matches/{settlement}/reverse', [UnappliedController::class, 'reverse'])
             ->name('match.reverse')
             ->whereNumber('settlement');
-        Route::post('/credit-balances', [CreditBalancesController::class, 'post'])->name('credit-balances.post');
-        Route::post('/credit-balances/{run}/reverse', [CreditBalancesController::class, 'reverse'])
-            ->name('credit-balances.reverse')
-            ->whereNumber('run');
         // An export is noted, so that a voucher that does not come back can be named.
         Route::post('/journals/{what}.csv', [JournalsController::class, 'export'])
             ->name('journals.export')

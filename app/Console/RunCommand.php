@@ -30,13 +30,15 @@ abstract class RunCommand extends BooksCommand
         $vouchers = $run->isEmpty()
             ? []
             : array_map(static fn (PlannedVoucher $of): Voucher => $of->voucher, $post->posting($run)->vouchers);
+        // A mirror of day one of the next period says the same the other way round.
+        $own = array_values(array_filter($vouchers, static fn (Voucher $voucher): bool => $voucher->date <= $run->asOf()));
         $said = [
             'as_of' => $run->asOf(),
-            'lines' => array_map(self::planned(...), $run->lines()),
-            'left_out' => array_map(self::leftOut(...), $run->leftOut()),
+            'lines' => array_map($this->planned(...), $run->lines()),
+            'left_out' => array_map($this->leftOut(...), $run->leftOut()),
             'total' => $run->total()->decimal(),
             ...$this->more($run),
-            'voucher' => array_map(self::summed(...), VoucherSums::of($vouchers)),
+            'voucher' => array_map(self::summed(...), VoucherSums::of($own)),
         ];
         if ($this->option('json')) {
             $this->json($said);
@@ -61,26 +63,31 @@ abstract class RunCommand extends BooksCommand
         return [];
     }
 
+    protected function said(Money $amount): string
+    {
+        return $amount->decimal();
+    }
+
     /** @return array<string, string> */
-    private static function planned(PlannedLine $line): array
+    private function planned(PlannedLine $line): array
     {
         return [
             'customer' => $line->customer->number,
             'document' => $line->document,
             'currency' => $line->amount->currency->code,
-            'amount' => $line->amount->decimal(),
-            'base' => $line->base->decimal(),
+            'amount' => $this->said($line->amount),
+            'base' => $this->said($line->base),
             'why' => $line->why,
         ];
     }
 
     /** @return array<string, string> */
-    private static function leftOut(LeftOut $line): array
+    private function leftOut(LeftOut $line): array
     {
         return [
             'customer' => $line->customer->number,
             'document' => $line->document,
-            'amount' => $line->base->decimal(),
+            'amount' => $this->said($line->base),
             'why' => $line->why,
         ];
     }

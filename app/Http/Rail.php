@@ -6,9 +6,9 @@ namespace App\Http;
 
 use Ajuste\Core\Ledger\Account;
 use Ajuste\Core\Money\Money;
+use Ajuste\Core\Presentation\PresentationPlan;
 use Ajuste\Core\Refusal;
 use Ajuste\Core\Run\RunKind;
-use App\Actions\PresentCreditBalances;
 use App\Actions\Runs\RunPlans;
 use App\Queries\ControlFigures;
 use App\Queries\Settings;
@@ -27,7 +27,6 @@ final readonly class Rail
         private ProofStation $proof,
         private Unapplied $unapplied,
         private ControlFigures $figures,
-        private PresentCreditBalances $presentation,
         private RunPlans $plans,
         private StatementLines $lines,
         private SignOffs $signOffs,
@@ -79,7 +78,7 @@ final readonly class Rail
             Remembered::while(
                 "rail credit balances {$of}",
                 [...$positions, 'runs', 'run_reversals'],
-                fn (): Station => $this->creditBalances($account, $asOf),
+                fn (): Station => $this->run(RunKind::CreditBalances, 'Credit balances', 'Present', $account, $asOf, 'customer'),
             ),
             $this->aged($account, $asOf),
             $this->signOff($asOf),
@@ -136,7 +135,7 @@ final readonly class Rail
         );
     }
 
-    private function run(RunKind $kind, string $name, string $verb, Account $account, string $asOf): Station
+    private function run(RunKind $kind, string $name, string $verb, Account $account, string $asOf, string $of = 'line'): Station
     {
         try {
             $run = $this->plans->of($kind, $account, $asOf);
@@ -144,46 +143,19 @@ final readonly class Rail
             return new Station($name, $kind->path(), 'not possible', null, false, $verb, $refusal->getMessage());
         }
         $count = count($run->lines());
+        $late = $run instanceof PresentationPlan && $run->outOfDate !== null;
 
         return new Station(
             $name,
             $kind->path(),
-            $count === 0 ? '' : self::count($count, 'line'),
+            $count === 0 && ! $late ? '' : self::count($count, $of),
             $run->total(),
-            $count === 0,
-            "{$verb} ".self::count($count, 'line'),
-            $run->leftOut() === [] ? '' : count($run->leftOut()).' left out',
-        );
-    }
-
-    private function creditBalances(Account $account, string $asOf): Station
-    {
-        try {
-            $plan = $this->presentation->plan($account, $asOf);
-            $standing = $this->presentation->standing($account, $asOf);
-        } catch (Refusal $refusal) {
-            return new Station(
-                'Credit balances',
-                'credit-balances',
-                'not possible',
-                null,
-                false,
-                'Show customers in credit as a liability',
-                $refusal->getMessage(),
-            );
-        }
-        $current = $standing !== null && $this->presentation->isCurrent($standing, $plan);
-        $outOfDate = $standing !== null && ! $current;
-        $done = $current || ($standing === null && $plan->lines === []);
-
-        return new Station(
-            'Credit balances',
-            'credit-balances',
-            $done ? '' : self::count(count($plan->lines), 'customer'),
-            $plan->total(),
-            $done,
-            'Present '.self::count(count($plan->lines), 'customer').' as liability',
-            $outOfDate ? 'the run is out of date' : ($plan->left === [] ? '' : count($plan->left).' below the limit'),
+            $count === 0 && ! $late,
+            "{$verb} ".self::count($count, $of),
+            match (true) {
+                $late => 'the run is out of date',
+                default => $run->leftOut() === [] ? '' : count($run->leftOut()).' left out',
+            },
         );
     }
 

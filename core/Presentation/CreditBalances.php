@@ -54,9 +54,7 @@ final readonly class CreditBalances
         $total = Money::sum(array_map(static fn (PresentedCredit $line): Money => $line->base, $lines), $this->base);
 
         return new PresentationPlan(
-            $control,
-            $asOf,
-            $policy,
+            new PresentationTerms($control, $asOf, $policy),
             $lines,
             $left,
             $balances->sides($others ?? Money::zero($this->base)),

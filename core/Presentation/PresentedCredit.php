@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Ajuste\Core\Presentation;
 
 use Ajuste\Core\Money\Money;
+use Ajuste\Core\Run\LeftOut;
+use Ajuste\Core\Run\PlannedLine;
 use Ajuste\Core\Run\RunLine;
 use Ajuste\Core\Subledger\Customer;
 
@@ -25,6 +27,19 @@ final readonly class PresentedCredit
         public Money $base,
         public string $why,
     ) {}
+
+    /** As a run shows it: a credit, below zero. */
+    public function planned(): PlannedLine
+    {
+        return new PlannedLine(
+            $this->customer, $this->itemId ?? 0, $this->document, $this->amount->negated(), $this->base->negated(), $this->why,
+        );
+    }
+
+    public function leftOut(string $why): LeftOut
+    {
+        return new LeftOut($this->customer, $this->itemId ?? 0, $this->document, $this->amount->negated(), $this->base->negated(), $why);
+    }
 
     public function asRunLine(): RunLine
     {

@@ -32,6 +32,12 @@ enum RunKind: string
         return str_replace('_', '-', $this->value);
     }
 
+    /** Whether a person may leave single items out of it, or take them along. */
+    public function takesChoices(): bool
+    {
+        return $this === self::Contra || $this === self::Residues || $this === self::Currency;
+    }
+
     /** Whether its voucher may be posted together with a mirror on day one of the next period. */
     public function mayHaveMirror(): bool
     {

@@ -4,12 +4,13 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use Ajuste\Core\Run\RunKind;
 use Ajuste\Core\Subledger\OpenItem;
 use App\Actions\Import\ImportFiles;
 use App\Actions\Import\RefusedRows;
-use App\Actions\PresentCreditBalances;
 use App\Actions\Receipts\PlaceElsewhere;
 use App\Actions\Receipts\PlaceReceipt;
+use App\Actions\Runs\PostRun;
 use App\Actions\SettleItems;
 use App\Files\SourceFiles;
 use App\Queries\CustomerHit;
@@ -119,7 +120,7 @@ final class DemoTest extends BooksTestCase
         // Credit balances: the sum presented is what is unapplied and cannot be matched.
         $plan = $this->report('credit-balances');
         $aged = $this->report('aged');
-        app(PresentCreditBalances::class)->post('demo', $account, '2026-10-31');
+        app(PostRun::class)->post('demo', RunKind::CreditBalances, $account, '2026-10-31', '');
         self::assertSame($after['control'], $this->report('proof')['control']);
         self::assertSame('0.00', $this->report('credit-balances')['total']);
         self::assertGreaterThan(0, (float) $plan['total']);

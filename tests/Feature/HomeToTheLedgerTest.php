@@ -7,8 +7,8 @@ namespace Tests\Feature;
 use Ajuste\Core\Refusal;
 use Ajuste\Core\Run\RunKind;
 use App\Actions\ExportJournals;
-use App\Actions\PresentCreditBalances;
 use App\Actions\ReverseRun;
+use App\Actions\Runs\PostRun;
 use App\Models\Run;
 use App\Queries\HomeToTheLedger;
 use App\Queries\Settings;
@@ -41,7 +41,7 @@ final class HomeToTheLedgerTest extends BooksTestCase
     {
         $settings = app(Settings::class);
 
-        return app(PresentCreditBalances::class)->post($key, $settings->controlAccount(), '2026-10-31');
+        return app(PostRun::class)->post($key, RunKind::CreditBalances, $settings->controlAccount(), '2026-10-31', '');
     }
 
     /** The journals export as the accounting system would hand it back in its ledger file. */
@@ -191,7 +191,8 @@ final class HomeToTheLedgerTest extends BooksTestCase
         $this->match('C3', ['G' => '', 'S' => '']);
         $plan = $this->report('credit-balances');
         self::assertSame('250.00', $plan['total']);
-        $second = $this->present('second');
+        $this->refused('stands and is out of date', fn () => $this->present('beside'));
+        $second = app(PostRun::class)->again('second', RunKind::CreditBalances, $this->control(), 1);
         self::assertSame(25000, Run::query()->findOrFail($second)->total);
         self::assertSame(
             0,

@@ -279,8 +279,6 @@ final class PagesTest extends BooksTestCase
                 '/settings/payers/forget',
                 '/settings/rules/1/withdraw',
                 '/bank/next',
-                '/credit-balances',
-                '/credit-balances/1/reverse',
                 '/journals/journals.csv',
             ] as $page
         ) {
@@ -423,12 +421,12 @@ final class PagesTest extends BooksTestCase
     {
         $this->actingAs($this->person());
         $this->get('/credit-balances')->assertOk()->assertSee('86.00');
-        $this->post('/credit-balances', ['key' => 'a'])->assertSessionHas('done');
-        $this->post('/credit-balances', ['key' => 'a'])->assertSessionHas('done');
+        $this->post('/runs/credit-balances', ['key' => 'a'])->assertSessionHas('done');
+        $this->post('/runs/credit-balances', ['key' => 'a'])->assertSessionHas('done');
         self::assertSame(1, DB::table('runs')->count());
         $this->get('/credit-balances')->assertSee('Run 1 presents exactly these credits.');
-        $this->post('/credit-balances/1/reverse', ['key' => 'b', 'reason' => 'not yet'])->assertSessionHas('done');
-        $this->get('/credit-balances')->assertSee('reversed: not yet');
+        $this->post('/runs/credit-balances/1/reverse', ['key' => 'b', 'reason' => 'not yet'])->assertSessionHas('done');
+        $this->get('/credit-balances')->assertSee('taken back: not yet');
     }
 
     private function upload(string $name, string $content): string
@@ -563,13 +561,13 @@ final class PagesTest extends BooksTestCase
         DB::statement('PRAGMA busy_timeout = 50');
         $other = new PDO("sqlite:{$this->folder}/books.sqlite");
         $other->exec('BEGIN IMMEDIATE');
-        $this->post('/credit-balances', ['key' => 'busy'])->assertSessionHas(
+        $this->post('/runs/credit-balances', ['key' => 'busy'])->assertSessionHas(
             'refusal',
             static fn (string $message): bool => str_contains($message, 'try again in a minute'),
         );
         $this->get('/proof')->assertOk();
         $other->exec('ROLLBACK');
-        $this->post('/credit-balances', ['key' => 'busy'])->assertSessionHas('done');
+        $this->post('/runs/credit-balances', ['key' => 'busy'])->assertSessionHas('done');
     }
 
     public function test_empty_books_point_to_intake(): void

@@ -11,6 +11,7 @@ use Ajuste\Core\Money\Money;
 use Ajuste\Core\Posting\PlanBuilder;
 use Ajuste\Core\Posting\PostingPlan;
 use Ajuste\Core\Posting\Subject;
+use Ajuste\Core\Presentation\PresentationPlan;
 use Ajuste\Core\Refusal;
 use Ajuste\Core\Run\Approval;
 use Ajuste\Core\Run\RunKind;
@@ -47,12 +48,19 @@ final readonly class PostRun implements Approvable
     public function posting(RunPlan $run): PostingPlan
     {
         if ($run->isEmpty()) {
-            throw new Refusal("Nothing is left for this run as of {$run->asOf()}. There is nothing to post.");
+            throw new Refusal("Nothing is left for this run as of {$run->asOf()}. There is nothing to post.".self::already($run));
         }
         $plan = new PlanBuilder;
         $run->addTo($plan);
 
         return $plan->build(Subject::run());
+    }
+
+    private static function already(RunPlan $run): string
+    {
+        return $run instanceof PresentationPlan && $run->presentedBy !== null
+            ? " These credits are presented already by run {$run->presentedBy}."
+            : '';
     }
 
     /** Why a second person approves it first, or blank. */
@@ -75,6 +83,7 @@ final readonly class PostRun implements Approvable
     {
         return $this->posting->post($key, function () use ($kind, $control, $asOf): PostingPlan {
             $run = $this->plans->of($kind, $control, $asOf);
+            $this->refuseBesideStale($run);
             $why = $this->needsApproval($run);
 
             return $why === '' ? $this->posting($run) : throw new Refusal("A second person approves it first: {$why}. Ask for it.");
@@ -107,6 +116,7 @@ final readonly class PostRun implements Approvable
     public function ask(string $key, RunKind $kind, Account $control, string $asOf, string $seen): void
     {
         $run = $this->plans->of($kind, $control, $asOf);
+        $this->refuseBesideStale($run);
         $this->requests->ask($key, new ApprovalAsked(
             ApprovalKind::Run,
             self::subject($kind, $control, $asOf),
@@ -162,6 +172,14 @@ final readonly class PostRun implements Approvable
 
             return $itemId;
         });
+    }
+
+    /** @throws Refusal when a run of the same day stands that presents other credits: both together would say them twice */
+    private function refuseBesideStale(RunPlan $run): void
+    {
+        if ($run instanceof PresentationPlan && $run->outOfDate !== null) {
+            throw new Refusal("Run {$run->outOfDate} of {$run->asOf()} stands and is out of date. Take it back and run again.");
+        }
     }
 
     /** Null where the signatures are enough. */

@@ -13,12 +13,16 @@ use Ajuste\Core\Currency\Revaluation;
 use Ajuste\Core\Exchange\Setting;
 use Ajuste\Core\Ledger\Account;
 use Ajuste\Core\Money\Currency;
+use Ajuste\Core\Presentation\CreditBalancePolicy;
+use Ajuste\Core\Presentation\CreditBalances;
+use Ajuste\Core\Presentation\PresentationPlan;
 use Ajuste\Core\Refusal;
 use Ajuste\Core\Residue\Residues;
 use Ajuste\Core\Run\RunKind;
 use Ajuste\Core\Run\RunPlan;
 use App\Queries\AllowanceBook;
 use App\Queries\ContraPairs;
+use App\Queries\CreditStandings;
 use App\Queries\ForeignItems;
 use App\Queries\Rates;
 use App\Queries\ResidueCandidates;
@@ -36,6 +40,7 @@ final readonly class RunPlans
         private ForeignItems $foreign,
         private Rates $rates,
         private AllowanceBook $allowance,
+        private CreditStandings $credits,
     ) {}
 
     /** @throws Refusal when the rule cannot be applied */
@@ -69,8 +74,25 @@ final readonly class RunPlans
                 $this->allowance->basis(),
                 $this->allowance->before($asOf),
             ),
-            default => throw new Refusal('This run has a page of its own.'),
+            RunKind::CreditBalances => $this->presentation($control, $asOf),
+            RunKind::MatchUnapplied => throw new Refusal('This run has a page of its own.'),
         };
+    }
+
+    /** @throws Refusal when the day is locked, or an account with a role that is needed is missing */
+    private function presentation(Account $control, string $asOf): PresentationPlan
+    {
+        $policy = CreditBalancePolicy::from($this->settings->text(Setting::CreditBalances));
+        [$standings, $others] = $this->credits->of($control, $asOf, $policy);
+        $rule = new CreditBalances(
+            $this->settings->accounts(),
+            $this->settings->locked(),
+            $this->settings->base(),
+            $this->settings->calendar(),
+        );
+        $plan = $rule->plan($control, $asOf, $standings, $policy, $this->settings->money(Setting::CreditBalanceLimit), $others);
+
+        return $this->credits->besideWhatStands($plan);
     }
 
     /**

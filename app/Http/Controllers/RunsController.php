@@ -8,8 +8,10 @@ use Ajuste\Core\Ledger\Voucher;
 use Ajuste\Core\Ledger\VoucherSums;
 use Ajuste\Core\Posting\PlannedVoucher;
 use Ajuste\Core\Posting\PostingPlan;
+use Ajuste\Core\Presentation\PresentationPlan;
 use Ajuste\Core\Refusal;
 use Ajuste\Core\Run\RunKind;
+use Ajuste\Core\Run\RunPlan;
 use App\Actions\ReverseRun;
 use App\Actions\Runs\AcceptRates;
 use App\Actions\Runs\BlockCustomer;
@@ -23,6 +25,7 @@ use App\Http\ViewPoint;
 use App\Queries\ApprovalRequests;
 use App\Queries\Blocks;
 use App\Queries\ContraLetters;
+use App\Queries\ControlFigures;
 use App\Queries\Parties;
 use App\Queries\Payables;
 use App\Queries\Runs;
@@ -47,6 +50,7 @@ final class RunsController
         Blocks $blocks,
         Payables $payables,
         Parties $parties,
+        ControlFigures $figures,
     ): View {
         $of = self::kind($kind);
         try {
@@ -79,7 +83,8 @@ final class RunsController
             'blocks' => $blocks->standing($of),
             'likely' => $of === RunKind::Contra ? count($parties->likely()) : 0,
             'payables' => $of === RunKind::Contra ? $payables->figures($at->asOf) : [],
-            'outOfDate' => $runs->outOfDate($of, $at->account->id),
+            'outOfDate' => self::stale($run) + $runs->outOfDate($of, $at->account->id),
+            'figures' => $of === RunKind::CreditBalances ? $figures->at($at->account, $at->asOf) : null,
             'base' => $settings->base(),
             'key' => bin2hex(random_bytes(16)),
         ]);
@@ -176,6 +181,12 @@ final class RunsController
         return self::done($kind, "Run {$run} is taken back as one.");
     }
 
+    /** @return array<int, list<string>> the run of the day that presents other credits than there are now */
+    private static function stale(RunPlan $run): array
+    {
+        return $run instanceof PresentationPlan && $run->outOfDate !== null ? [$run->outOfDate => ['balances']] : [];
+    }
+
     private static function kind(string $kind): RunKind
     {
         return RunKind::from(str_replace('-', '_', $kind));
@@ -188,6 +199,7 @@ final class RunsController
             RunKind::Contra => 'runs.contra',
             RunKind::Currency => 'runs.currency',
             RunKind::Allowance => 'runs.allowance',
+            RunKind::CreditBalances => 'runs.credit-balances',
             default => 'runs.residues',
         };
     }

@@ -26,7 +26,7 @@
             <tr data-minor="{{ $line->base->minor }}">
                 @include('runs.line')
                 <td class="soft">{{ $line->why }}
-                    @if ($writes)
+                    @if ($writes && $kind->takesChoices())
                         <x-run-choice :kind="$kind" :item="$line->itemId" :document="$line->document" :key="$key"
                             choice="{{ $line->takenAlong ? 'policy' : 'leave' }}" />
                     @endif

@@ -8,7 +8,6 @@ use Ajuste\Core\Calendar\LockedDays;
 use Ajuste\Core\Money\Currency;
 use Ajuste\Core\Money\Money;
 use Ajuste\Core\Posting\PlanBuilder;
-use Ajuste\Core\Posting\Subject;
 use Ajuste\Core\Presentation\CreditBalancePolicy;
 use Ajuste\Core\Presentation\CreditBalances;
 use Ajuste\Core\Presentation\PresentationPlan;
@@ -45,12 +44,12 @@ final class CreditBalancesTest extends TestCase
     public function test_by_customer_net(): void
     {
         $plan = $this->plan(CreditBalancePolicy::Customer);
-        self::assertSame(['250.00', '55.50'], array_map(static fn ($line): string => $line->base->decimal(), $plan->lines));
+        self::assertSame(['250.00', '55.50'], array_map(static fn ($line): string => $line->base->decimal(), $plan->presented));
         self::assertSame('305.50', $plan->total()->decimal());
         // After it: control + presentation = sum of debit balances; customers in credit = sum presented.
         self::assertSame('694.50', $plan->net()->decimal());
-        self::assertSame('1000.00', $plan->receivablesAfter()->decimal());
-        self::assertSame($plan->balances->debit->decimal(), $plan->receivablesAfter()->decimal());
+        self::assertSame('1000.00', $plan->receivablesAfter($plan->net())->decimal());
+        self::assertSame($plan->balances->debit->decimal(), $plan->receivablesAfter($plan->net())->decimal());
     }
 
     public function test_by_item(): void
@@ -58,11 +57,11 @@ final class CreditBalancesTest extends TestCase
         $plan = $this->plan(CreditBalancePolicy::Item);
         self::assertSame(
             ['D2 250.00', 'D4 75.50'],
-            array_map(static fn ($line): string => "{$line->document} {$line->base->decimal()}", $plan->lines),
+            array_map(static fn ($line): string => "{$line->document} {$line->base->decimal()}", $plan->presented),
         );
         self::assertSame('325.50', $plan->total()->decimal());
         // Plus the credits presented beyond net: 20.00.
-        self::assertSame('1020.00', $plan->receivablesAfter()->decimal());
+        self::assertSame('1020.00', $plan->receivablesAfter($plan->net())->decimal());
     }
 
     public function test_by_customer_and_currency(): void
@@ -82,7 +81,7 @@ final class CreditBalancesTest extends TestCase
             ['GBP 40.00 46.00'],
             array_map(
                 static fn ($line): string => "{$line->amount->currency->code} {$line->amount->decimal()} {$line->base->decimal()}",
-                $plan->lines,
+                $plan->presented,
             ),
         );
     }
@@ -106,9 +105,9 @@ final class CreditBalancesTest extends TestCase
     public function test_customers_below_the_limit_are_listed_as_left(): void
     {
         $plan = $this->plan(CreditBalancePolicy::Customer, '100.00');
-        self::assertSame(['C2'], array_map(static fn ($line): string => $line->customer->number, $plan->lines));
-        self::assertSame(['C3'], array_map(static fn ($line): string => $line->customer->number, $plan->left));
-        self::assertStringContainsString('below the limit', $plan->left[0]->why);
+        self::assertSame(['C2'], array_map(static fn ($line): string => $line->customer->number, $plan->presented));
+        self::assertSame(['C3'], array_map(static fn ($line): string => $line->customer->number, $plan->leftOut()));
+        self::assertStringContainsString('below the limit', $plan->leftOut()[0]->why);
     }
 
     public function test_a_credit_of_just_the_limit_is_presented_and_each_line_says_why(): void
@@ -116,15 +115,15 @@ final class CreditBalancesTest extends TestCase
         $plan = $this->plan(CreditBalancePolicy::Customer, '250.00');
         self::assertSame(
             ['250.00 balance in credit'],
-            array_map(static fn ($line): string => "{$line->base->decimal()} {$line->why}", $plan->lines),
+            array_map(static fn ($line): string => "{$line->base->decimal()} {$line->why}", $plan->presented),
         );
         self::assertSame(
-            ['55.50 below the limit of 250.00'],
-            array_map(static fn ($line): string => "{$line->base->decimal()} {$line->why}", $plan->left),
+            ['-55.50 below the limit of 250.00'],
+            array_map(static fn ($line): string => "{$line->base->decimal()} {$line->why}", $plan->leftOut()),
         );
         self::assertSame(
             ['unapplied credit'],
-            array_values(array_unique(array_column($this->plan(CreditBalancePolicy::Item)->lines, 'why'))),
+            array_values(array_unique(array_column($this->plan(CreditBalancePolicy::Item)->presented, 'why'))),
         );
     }
 
@@ -179,10 +178,10 @@ final class CreditBalancesTest extends TestCase
             CreditBalancePolicy::Customer,
             Money::zero('EUR'),
         );
-        self::assertSame([[], [], null, null], [$plan->lines, $plan->left, $plan->voucher, $plan->mirror], 'nil is no credit');
-        $builder = new PlanBuilder();
-        $plan->addTo($builder);
-        self::assertTrue($builder->build(Subject::run())->isEmpty());
+        self::assertSame([[], [], null, null], [$plan->presented, $plan->leftOut(), $plan->voucher, $plan->mirror], 'nil is no credit');
+        self::assertTrue($plan->isEmpty());
+        $this->expectExceptionMessage('There is nothing to post');
+        $plan->addTo(new PlanBuilder);
     }
 
     public function test_a_customers_credits_in_several_currencies_come_to_base_where_they_are_netted(): void
@@ -207,18 +206,33 @@ final class CreditBalancesTest extends TestCase
                 ),
                 CreditBalancePolicy::Customer,
                 Money::zero('EUR'),
-            )->lines,
+            )->presented,
         );
         self::assertSame(['GBP 80.00 92.00'], $said('GBP', 'GBP'));
         self::assertSame(['EUR 138.00 138.00'], $said('GBP', 'USD', 'GBP'));
+    }
+
+    public function test_beside_a_run_that_presents_the_same_nothing_is_left_and_beside_another_all_of_it(): void
+    {
+        $plan = $this->plan(CreditBalancePolicy::Customer);
+        $same = $plan->beside(7, true);
+        self::assertSame([[], '0.00', '305.50'], [$same->lines(), $same->total()->decimal(), $same->liability()->decimal()]);
+        self::assertTrue($same->isEmpty());
+        self::assertSame(
+            ['-250.00 presented already by run 7', '-55.50 presented already by run 7'],
+            array_map(static fn ($line): string => "{$line->base->decimal()} {$line->why}", $same->leftOut()),
+        );
+        $other = $plan->beside(7, false);
+        self::assertSame([7, 2, '305.50'], [$other->outOfDate, count($other->lines()), $other->total()->decimal()]);
+        self::assertFalse($other->isEmpty());
     }
 
     /** The limit looks at all that the customer has in credit, whatever the policy lists apart. */
     public function test_the_limit_is_of_the_customer(): void
     {
         $plan = $this->plan(CreditBalancePolicy::Item, '75.50');
-        self::assertSame(['D2', 'D4'], array_column($plan->lines, 'document'));
-        self::assertSame(['D4'], array_column($this->plan(CreditBalancePolicy::Item, '75.51')->left, 'document'));
+        self::assertSame(['D2', 'D4'], array_column($plan->presented, 'document'));
+        self::assertSame(['D4'], array_column($this->plan(CreditBalancePolicy::Item, '75.51')->leftOut(), 'document'));
     }
 
     public function test_what_is_owed_where_nothing_is_in_credit(): void

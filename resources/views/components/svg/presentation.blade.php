@@ -1,8 +1,8 @@
-@props(['plan'])
+@props(['plan', 'control'])
 @php
     $rows = [
-        ['Receivables', $plan->net(), $plan->receivablesAfter(), '#1d2426'],
-        ['Customers in credit', Ajuste\Core\Money\Money::zero($plan->total()->currency), $plan->total(), '#a5302a'],
+        ['Receivables', $control, $plan->receivablesAfter($control), '#1d2426'],
+        ['Customers in credit', Ajuste\Core\Money\Money::zero($plan->liability()->currency), $plan->liability(), '#a5302a'],
     ];
 @endphp
 <svg viewBox="0 0 480 190" width="100%" role="group" aria-label="Balance sheet lines before and after">
@@ -18,9 +18,9 @@
             <text x="0" y="{{ $y + 16 }}">{{ $when }}</text>
             <rect x="52" y="{{ $y }}" width="{{ max(1, (310 * max(0, $amount->minor)) / $most) }}" height="22" fill="{{ $fill }}"
                 fill-opacity="{{ $when === 'before' ? 0.35 : 1 }}" />
-            @if ($when === 'after' && $place === 0 && !$plan->total()->isZero())
-                <rect x="{{ 52 + 310 - max(3, (310 * $plan->total()->minor) / $most) }}" y="{{ $y }}"
-                    width="{{ max(3, (310 * $plan->total()->minor) / $most) }}" height="22" fill="#a5302a" />
+            @if ($when === 'after' && $place === 0 && !$plan->liability()->isZero())
+                <rect x="{{ 52 + 310 - max(3, (310 * $plan->liability()->minor) / $most) }}" y="{{ $y }}"
+                    width="{{ max(3, (310 * $plan->liability()->minor) / $most) }}" height="22" fill="#a5302a" />
             @endif
             <text x="480" y="{{ $y + 16 }}" text-anchor="end">{{ $amount->grouped() }}</text>
         @endforeach
