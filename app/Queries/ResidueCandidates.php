@@ -44,11 +44,10 @@ final readonly class ResidueCandidates
     }
 
     /** @return Generator<int, ResidueCandidate> */
-    public function of(Account $control, string $asOf): Generator
+    public function of(Account $control, string $asOf, ResiduePolicy $policy): Generator
     {
         $some = [];
         $blocked = $this->blocks->of(RunKind::Residues);
-        $policy = $this->policy();
         $open = Eligibility::wholeMayComeNear($policy)
             ? $this->positions->open($control->id, $asOf)
             : $this->positions->openInPart($control->id, $asOf);

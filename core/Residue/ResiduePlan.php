@@ -85,6 +85,12 @@ final readonly class ResiduePlan implements RunPlan
         return Money::sum(array_map(static fn (PlannedLine $line): Money => $line->base, $this->lines), $this->base);
     }
 
+    /** The output tax that comes off with what customers owe, base currency. */
+    public function tax(): Money
+    {
+        return Money::sum(array_map(static fn (ResidueCandidate $of): Money => $of->tax, $this->taken), $this->base);
+    }
+
     public function addTo(PlanBuilder $plan): void
     {
         $lines = array_map(static fn (PlannedLine $line): RunLine => $line->asRunLine(), $this->lines);

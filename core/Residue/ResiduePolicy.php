@@ -6,6 +6,7 @@ namespace Ajuste\Core\Residue;
 
 use Ajuste\Core\Money\Currency;
 use Ajuste\Core\Money\Money;
+use Ajuste\Core\Refusal;
 use Ajuste\Core\Subledger\Side;
 
 /** How much may be left on an item to be written off (R8). */
@@ -33,6 +34,24 @@ final readonly class ResiduePolicy
         public ?Money $capRun = null,
     ) {
         $this->inFavour = $ground === '' ? [] : array_filter($inFavour, static fn (Money $limit): bool => $limit->isPositive());
+    }
+
+    /**
+     * The same with other tests, the limit in its own currency; to see what it would do.
+     *
+     * @throws Refusal when the percentage or the days are none
+     */
+    public function with(Money $limit, string $percent, string $days): self
+    {
+        if (preg_match('/^\d{1,3}(\.\d{1,4})?$/D', $percent) !== 1) {
+            throw new Refusal("“{$percent}” is no percentage; a number such as 1 or 2.5 is expected.");
+        }
+        if (preg_match('/^\d{1,4}$/D', $days) !== 1) {
+            throw new Refusal("“{$days}” is no number of days; a whole number such as 30 is expected.");
+        }
+        $limits = [...$this->limits, $limit->currency->code => $limit];
+
+        return new self($limits, $this->inFavour, $percent, (int) $days, $this->ground, $this->capCustomer, $this->capRun);
     }
 
     public function writesBack(): bool

@@ -44,7 +44,7 @@ test('contra and residues, approved and taken back', async ({ page }) => {
 
     await test.step('the reviewer finds it on the desk, sees the same plan and approves', async () => {
         await become(page, 'reviewer');
-        const asked = page.locator('.note', { hasText: 'asks for approval' });
+        const asked = page.locator('.note', { hasText: 'asks for approval to write off residues' });
         await tabTo(asked.getByRole('link'));
         await press('Enter');
         const plan = ajuste('residues');

@@ -34,9 +34,17 @@ test('from currency to a locked October', async ({ page }) => {
         const { after, change } = ajuste('allowance');
         await expect(page.locator('main')).toContainText(grouped(after));
         await expect(page.locator('[data-main]')).toContainText(grouped(change));
+        await expect(page.locator('#worktop')).toContainText('what is allowed for by name comes to');
         await press('Control+Enter');
-        await done('Posted run');
+        await done('Asked.');
+        await become(page, 'reviewer');
+        await tabTo(page.locator('.note', { hasText: 'change the allowance' }).getByRole('link'));
+        await press('Enter');
+        await expect(page.locator('[data-main]')).toContainText(grouped(change));
+        await press('Control+Enter');
+        await done('Approved and posted');
         expect(ajuste('allowance').change).toBe('0.00');
+        await become(page);
     });
 
     let customer;

@@ -142,6 +142,40 @@ final class ResidueRunTest extends BooksTestCase
         $this->refuses('no such block');
     }
 
+    public function test_another_policy_is_counted_without_keeping_anything(): void
+    {
+        $before = $this->report('residues');
+        $this->get('/residues?limit=6,00&percent=1&days=30')->assertOk()
+            ->assertSee('3 items, 11.13; tax that comes off 0.63; result −10.50 EUR. Nothing is kept.');
+        $this->get('/residues?limit=6.00&percent=0.4&days=30')->assertSee('2 items, 5.63');
+        $this->get('/residues?limit=1.00&percent=1&days=90')->assertSee('0 items, 0.00');
+        $bad = [
+            'limit=x&percent=1&days=30' => 'x', 'limit=5&percent=many&days=30' => 'no percentage',
+            'limit=5&percent=1&days=-3' => 'no number of days',
+        ];
+        foreach ($bad as $asked => $says) {
+            $this->get("/residues?{$asked}")->assertOk()->assertSee($says);
+        }
+        $this->get('/residues?limit[]=5')->assertOk();
+        self::assertSame($before, $this->report('residues'));
+    }
+
+    public function test_who_pays_short_again_and_again_is_seen_and_left_alone_from_there(): void
+    {
+        $this->get('/residues')->assertDontSee('pays short again');
+        $this->import(['items.csv' => self::items([
+            'K1,deduction,C2,2026-03-01,,EUR,7.00,7.00,,,,', 'K2,deduction,C2,2025-11-01,,EUR,8.00,8.00,,,,',
+            'K3,deduction,C2,2025-10-31,,EUR,9.00,9.00,,,,', 'K4,deduction,C1,2026-03-01,,EUR,6.00,6.00,,,,',
+        ])]);
+        $this->get('/residues')->assertSee('2 times in twelve months')->assertSee('15.00')->assertDontSee('Leave C1 alone');
+        $this->post('/runs/residues/blocks', ['key' => 's', 'customer' => 'C2', 'reason' => 'pays short again and again']);
+        $this->get('/residues')->assertDontSee('Leave C2 alone')->assertSee('Let C2 in again');
+        self::assertSame(['I1'], array_column((array) $this->report('residues')['lines'], 'document'));
+        $this->post('/runs/residues/blocks/1/lift', ['key' => 'l']);
+        $this->post('/runs/residues', ['key' => 'p', 'seen' => $this->seen()]);
+        $this->get('/residues')->assertSee('3 times in twelve months')->assertSee('17.00');
+    }
+
     public function test_a_near_miss_that_is_taken_along_is_approved_by_another_exactly_as_it_was_seen(): void
     {
         $item = $this->itemId('I2');

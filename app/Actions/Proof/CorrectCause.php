@@ -66,7 +66,7 @@ final readonly class CorrectCause implements Approvable
     private function asked(CauseCorrection $correction): ApprovalAsked
     {
         $causes = $this->causes($correction);
-        $amounts = array_map(fn (CauseLine $cause): Money => Money::ofMinor($cause->amount, $this->settings->base()), $causes);
+        $amounts = array_map(fn (CauseLine $cause): Money => Money::ofMinor($cause->amount, $this->settings->base())->abs(), $causes);
         $first = $causes[0];
 
         return new ApprovalAsked(

@@ -17,6 +17,8 @@ use Ajuste\Core\Presentation\CreditBalancePolicy;
 use Ajuste\Core\Presentation\CreditBalances;
 use Ajuste\Core\Presentation\PresentationPlan;
 use Ajuste\Core\Refusal;
+use Ajuste\Core\Residue\ResiduePlan;
+use Ajuste\Core\Residue\ResiduePolicy;
 use Ajuste\Core\Residue\Residues;
 use Ajuste\Core\Run\RunKind;
 use Ajuste\Core\Run\RunPlan;
@@ -49,9 +51,7 @@ final readonly class RunPlans
         $choices = $this->decisions->choices($kind, $control, $asOf);
 
         return match ($kind) {
-            RunKind::Residues => (new Residues($this->settings->accounts(), $this->settings->base()))->plan(
-                $control, $asOf, $this->residues->of($control, $asOf), $this->residues->policy(), $choices,
-            ),
+            RunKind::Residues => $this->residues($control, $asOf, $this->residues->policy()),
             RunKind::Contra => (new Contras($this->settings->accounts(), $this->settings->locked(), $this->settings->base()))->plan(
                 $control,
                 $asOf,
@@ -77,6 +77,15 @@ final readonly class RunPlans
             RunKind::CreditBalances => $this->presentation($control, $asOf),
             RunKind::MatchUnapplied => throw new Refusal('This run has a page of its own.'),
         };
+    }
+
+    /** By a policy of the books, or by another to see what it would do. */
+    public function residues(Account $control, string $asOf, ResiduePolicy $policy): ResiduePlan
+    {
+        $choices = $this->decisions->choices(RunKind::Residues, $control, $asOf);
+        $rule = new Residues($this->settings->accounts(), $this->settings->base());
+
+        return $rule->plan($control, $asOf, $this->residues->of($control, $asOf, $policy), $policy, $choices);
     }
 
     /** @throws Refusal when the day is locked, or an account with a role that is needed is missing */

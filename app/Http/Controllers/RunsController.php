@@ -19,15 +19,12 @@ use App\Actions\Runs\PostRun;
 use App\Actions\Runs\RunPlans;
 use App\Actions\Runs\SendContraLetters;
 use App\Actions\Runs\TakePairBack;
+use App\Http\BesideRun;
 use App\Http\Download;
 use App\Http\FormKey;
 use App\Http\ViewPoint;
 use App\Queries\ApprovalRequests;
-use App\Queries\Blocks;
 use App\Queries\ContraLetters;
-use App\Queries\ControlFigures;
-use App\Queries\Parties;
-use App\Queries\Payables;
 use App\Queries\Runs;
 use App\Queries\Settings;
 use App\Values\ApprovalKind;
@@ -40,6 +37,7 @@ use Symfony\Component\HttpFoundation\Response;
 final class RunsController
 {
     public function index(
+        Request $http,
         string $kind,
         ViewPoint $at,
         Settings $settings,
@@ -47,10 +45,7 @@ final class RunsController
         PostRun $post,
         ApprovalRequests $requests,
         Runs $runs,
-        Blocks $blocks,
-        Payables $payables,
-        Parties $parties,
-        ControlFigures $figures,
+        BesideRun $beside,
     ): View {
         $of = self::kind($kind);
         try {
@@ -80,13 +75,10 @@ final class RunsController
             'answer' => $requests->lastAnswerTo(ApprovalKind::Run, $subject),
             'runs' => $runs->latest($of, $at->account->id),
             'reversals' => $runs->reversals(),
-            'blocks' => $blocks->standing($of),
-            'likely' => $of === RunKind::Contra ? count($parties->likely()) : 0,
-            'payables' => $of === RunKind::Contra ? $payables->figures($at->asOf) : [],
             'outOfDate' => self::stale($run) + $runs->outOfDate($of, $at->account->id),
-            'figures' => $of === RunKind::CreditBalances ? $figures->at($at->account, $at->asOf) : null,
             'base' => $settings->base(),
             'key' => bin2hex(random_bytes(16)),
+            ...$beside->of($run, $http->query()),
         ]);
     }
 

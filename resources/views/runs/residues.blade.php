@@ -8,7 +8,9 @@
     </div>
     <aside class="pane worktop" id="worktop" aria-label="What posting would write">
         @include('runs.posting')
+        @include('runs.what-if')
         @include('runs.posted')
+        @include('runs.short-payers')
         @include('runs.blocks')
         @include('runs.decide', ['verb' => 'Write off'])
     </aside>

@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http;
+
+use Ajuste\Core\Run\RunKind;
+use Ajuste\Core\Run\RunPlan;
+use App\Queries\Block;
+use App\Queries\Blocks;
+use App\Queries\ControlFigures;
+use App\Queries\Parties;
+use App\Queries\Payables;
+use App\Queries\ShortPayers;
+
+/** What the page of one kind of run shows beside what all of them show. */
+final readonly class BesideRun
+{
+    public function __construct(
+        private Payables $payables,
+        private Parties $parties,
+        private ControlFigures $figures,
+        private ShortPayers $shortPayers,
+        private Blocks $blocks,
+        private WhatIfResidues $whatIf,
+    ) {}
+
+    /**
+     * @param array<array-key, mixed> $typed
+     * @return array<string, mixed>
+     */
+    public function of(RunPlan $run, array $typed): array
+    {
+        $blocks = $this->blocks->standing($run->kind());
+
+        return ['blocks' => $blocks] + match ($run->kind()) {
+            RunKind::Contra => [
+                'likely' => count($this->parties->likely()),
+                'payables' => $this->payables->figures($run->asOf()),
+            ],
+            RunKind::Residues => [
+                'shortPayers' => $this->shortPayers->of($run->control(), $run->asOf()),
+                'blocked' => array_map(static fn (Block $block): int => $block->customer->id, array_values($blocks)),
+                'whatIf' => $this->whatIf->of($run, $typed),
+            ],
+            RunKind::CreditBalances => ['figures' => $this->figures->at($run->control(), $run->asOf())],
+            default => [],
+        };
+    }
+}
