@@ -271,6 +271,7 @@ Route::middleware('auth')->group(function (): void {
             ->name('allowance.end-overlay')
             ->whereNumber('overlay');
         Route::post('/allowance/rates', [AllowanceController::class, 'rate'])->name('allowance.rate');
+        Route::post('/documents/{item}/deposit', [DepositsController::class, 'hold'])->name('document.deposit')->whereNumber('item');
         Route::post('/agreements', [PartiesController::class, 'agree'])->name('agreements.post');
         Route::post('/agreements/end', [PartiesController::class, 'end'])->name('agreement.end');
         Route::post('/parties/link', [PartiesController::class, 'link'])->name('parties.link');

@@ -52,7 +52,8 @@ final readonly class InvoiceLines
     {
         $lines = [];
         foreach ($this->rows($items) as $row) {
-            $lines[$row->document][] = new TaxedLine($row->net, self::rate($row));
+            $account = $row->account_id === null ? null : $this->settings->accounts()->withId($row->account_id);
+            $lines[$row->document][] = new TaxedLine($row->net, self::rate($row), $account);
         }
 
         return $lines;
@@ -121,7 +122,7 @@ final readonly class InvoiceLines
         return DB::table('item_lines')
             ->whereIn('document', $documents)
             ->orderBy('id')
-            ->get(['document', 'line', 'description', 'net', 'tax_rate']);
+            ->get(['document', 'line', 'description', 'net', 'tax_rate', 'account_id']);
     }
 
     /** @return array<array-key, mixed> net that credit notes took of each line */

@@ -58,6 +58,12 @@ final readonly class CurrencyPlan implements RunPlan
         return array_values($sums);
     }
 
+    /** @return list<Revalued> unapplied receipts: those that are advances are to be held as deposits before the run (R9) */
+    public function receipts(): array
+    {
+        return array_values(array_filter($this->revalued, static fn (Revalued $of): bool => $of->of->item->kind === Kind::Receipt));
+    }
+
     public function kind(): RunKind
     {
         return RunKind::Currency;

@@ -67,6 +67,21 @@ final readonly class EventVouchers
     }
 
     /**
+     * Unapplied money that is an advance: from the receivables control to the deposits.
+     *
+     * @param Worth $worth base as the receipt carries it
+     */
+    public function heldAsDeposit(VoucherHead $head, Account $control, Account $deposits, Worth $worth): Voucher
+    {
+        $text = "{$head->document} held as a deposit";
+
+        return new Voucher($head->date, $text, [
+            self::line($control, $worth->base, $text, $head, $worth),
+            self::line($deposits, $worth->base->negated(), $text, $head, $worth),
+        ]);
+    }
+
+    /**
      * A deposit taken over by the receivables control, with the tax that was booked on it.
      *
      * @param Worth $worth base without the tax, as the deposits account carries it; original with it

@@ -19,7 +19,12 @@ use Ajuste\Core\Subledger\Side;
 /** Ties debit and credit items of one customer together (R3), and works out what that moves in base currency (R1, R9). */
 final readonly class Matching
 {
-    public function __construct(private ChartOfAccounts $accounts, private LockedDays $locked) {}
+    /** @param  Relief  $lines how what comes off an invoice is shared by its lines */
+    public function __construct(
+        private ChartOfAccounts $accounts,
+        private LockedDays $locked,
+        private Relief $lines = new Relief(false, []),
+    ) {}
 
     /**
      * The day offered for a match: the latest of the document dates, of the days since which all that is open of the items is free, and
@@ -204,21 +209,37 @@ final readonly class Matching
     {
         $lines = [];
         foreach ($differences as $difference) {
-            $gain = $difference->base->isPositive();
             $of = $difference->match->debit->document;
-            $text = 'Realised exchange '.($gain ? 'gain' : 'loss').' on '.$of;
+            $text = match (true) {
+                $difference->correctsRevenue() => "Revenue of {$of} at the rate of its deposit",
+                $difference->base->isPositive() => "Realised exchange gain on {$of}",
+                default => "Realised exchange loss on {$of}",
+            };
             $control = $this->accounts->withId($difference->match->debit->head->account->controlAccountId);
             $lines[] = new VoucherLine($control, $difference->base, $text, $of, $customer);
-            $lines[] = new VoucherLine(
-                $this->accounts->withRole($gain ? AccountRole::ExchangeRealisedGain : AccountRole::ExchangeRealisedLoss),
-                $difference->base->negated(),
-                $text,
-                $of,
-                $customer,
-            );
+            foreach ($this->against($difference) as $share) {
+                $lines[] = new VoucherLine($share->account, $share->amount ?? $difference->base->negated(), $text, $of, $customer);
+            }
         }
 
-        return $lines === [] ? null : new Voucher($date, 'Exchange differences realised by a match', $lines);
+        return $lines === [] ? null : new Voucher($date, 'Base currency that a match moves off one side only', $lines);
+    }
+
+    /**
+     * A deposit is matched at its own rate: what that moves beside the invoice's rate corrects the invoice's revenue, net (IFRIC 22, from
+     * memory). Anything else is realised.
+     *
+     * @return list<AccountShare>
+     */
+    private function against(ExchangeDifference $difference): array
+    {
+        $amount = $difference->base->negated();
+        if ($difference->correctsRevenue()) {
+            return $this->lines->revenue($difference->match->debit, $amount, $this->accounts->withRole(AccountRole::Revenue));
+        }
+        $role = $difference->base->isPositive() ? AccountRole::ExchangeRealisedGain : AccountRole::ExchangeRealisedLoss;
+
+        return [new AccountShare($this->accounts->withRole($role), $amount)];
     }
 
     /**

@@ -4,10 +4,14 @@ declare(strict_types=1);
 
 namespace Ajuste\Core\Settlement;
 
+use Ajuste\Core\Ledger\Account;
 use Ajuste\Core\Money\Money;
 use Ajuste\Core\Subledger\OpenItem;
 
-/** Which output tax comes off along with a discount or a deduction (R2, R4, R5). What is not known is not guessed. */
+/**
+ * How what comes off an invoice is shared by its lines: the output tax that goes with a discount or a deduction (R2, R4, R5), and the
+ * revenue that a deposit's own rate corrects (R9). What is not known is not guessed.
+ */
 final readonly class Relief
 {
     /**
@@ -37,6 +41,33 @@ final readonly class Relief
                 $base->currency,
             ),
         };
+    }
+
+    /**
+     * By the nets of the lines on each account; the parts add up to the whole.
+     *
+     * @param Money $amount base currency
+     * @param Account $otherwise where lines or their accounts are not known
+     * @return non-empty-list<AccountShare>
+     */
+    public function revenue(OpenItem $invoice, Money $amount, Account $otherwise): array
+    {
+        $nets = $accounts = [];
+        foreach ($this->lines[$invoice->document] ?? [] as $line) {
+            $account = $line->account ?? $otherwise;
+            $accounts[$account->id] = $account;
+            $nets[$account->id] = ($nets[$account->id] ?? 0) + $line->net;
+        }
+        if ($nets === [] || min($nets) < 0 || array_sum($nets) === 0) {
+            return [new AccountShare($otherwise, $amount)];
+        }
+        $shares = array_map(
+            static fn (Account $account, Money $part): AccountShare => new AccountShare($account, $part),
+            array_values($accounts),
+            $amount->split(array_values($nets)),
+        );
+
+        return $shares;
     }
 
     private function within(OpenItem $invoice, Money $base): Money

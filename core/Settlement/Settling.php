@@ -45,7 +45,7 @@ final readonly class Settling
                 $ticks[] = new Tick($instead[$item->id] ?? $plan->asLeft($item), $shares->takes[$item->id]);
             }
         }
-        $match = (new Matching($this->accounts, $this->locked))->plan(
+        $match = (new Matching($this->accounts, $this->locked, $this->relief))->plan(
             [...$ticks, ...self::credits($reserved)],
             $frame->date,
             $frame->customer->number,

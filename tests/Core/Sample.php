@@ -27,6 +27,7 @@ final class Sample
             new Account(3, '2150', 'Customers in credit', AccountRole::CustomersInCredit),
             new Account(4, '4800', 'Exchange gains', AccountRole::ExchangeRealisedGain),
             new Account(5, '6800', 'Exchange losses', AccountRole::ExchangeRealisedLoss),
+            new Account(6, '4000', 'Sales', AccountRole::Revenue),
         ]);
     }
 

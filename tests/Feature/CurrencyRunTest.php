@@ -11,7 +11,9 @@ use App\Actions\ReverseRun;
 use App\Actions\ReverseSettlement;
 use App\Actions\Runs\PostRun;
 use App\Actions\Runs\RunPlans;
+use App\Actions\SettleItems;
 use App\Queries\Runs;
+use App\Values\MatchRequest;
 use Illuminate\Support\Facades\DB;
 
 /** Open foreign items at the closing rate (R9): posted as a run, given back on settlement, taken back, run again. */
@@ -64,6 +66,53 @@ final class CurrencyRunTest extends BooksTestCase
         $rows = (array) $this->report('aged', ['--as-of' => $asOf])['customers'];
 
         return $rows[0]['total'] ?? '0.00';
+    }
+
+    public function test_an_advance_is_held_as_a_deposit_is_not_revalued_and_corrects_the_revenue_of_its_invoice(): void
+    {
+        $this->pay('R1', '1000.00', '1100.00', '2026-10-05');
+        $receipt = $this->itemId('R1');
+        $this->get('/currency')->assertSee('Hold as a deposit')->assertSee('2 items change');
+        foreach ([1, 2] as $click) {
+            $this->post("/documents/{$receipt}/deposit", ['key' => 'd'])->assertSessionHas('done');
+        }
+        $this->post("/documents/{$receipt}/deposit", ['key' => 'e'])->assertSessionHas('refusal');
+        self::assertSame(['I1'], array_column((array) $this->report('currency')['lines'], 'document'));
+        self::assertSame('0.00', $this->report('proof', ['--account' => '2170'])['difference']);
+        $this->get('/deposits')->assertSee('R1');
+        $this->assertBooksHold();
+
+        // The invoice at 1.1720: GBP 1,000.00 of revenue are what was received for them, 1,100.00.
+        $this->import([
+            'items.csv' => self::items(['I2,invoice,C3,2026-10-30,2026-12-05,GBP,1000.00,1172.00,,,E2,']),
+            'item_lines.csv' => "document,line,description,quantity,unit_price,net,tax_rate,account\nI2,1,Oil,1,1000.00,1000.00,0,4000\n",
+            'ledger.csv' => self::ledger(['E2,2026-10-30,1100,s,1172.00,,I2,', 'E2,2026-10-30,4000,s,,1172.00,I2,']),
+        ]);
+        $before = $this->balances('2026-10-31');
+        $deposit = $this->itemId('R1', 'deposit');
+        $this->settle($this->customerId('C3'), [$deposit, $this->itemId('I2')]);
+        $after = $this->balances('2026-10-31');
+        self::assertSame(
+            [$before['4800'] ?? '', $before['6800'] ?? ''],
+            [$after['4800'] ?? '', $after['6800'] ?? ''],
+            'nothing is realised',
+        );
+        self::assertSame(-1_10000, (int) DB::table('postings as p')->join('accounts as a', 'a.id', '=', 'p.account_id')
+            ->where('a.account', '4000')->whereIn('p.document', ['I2'])->sum('p.base'));
+        self::assertSame(['0.00', '0.00'], [
+            $this->report('proof')['difference'], $this->report('proof', ['--account' => '2170'])['control'],
+        ]);
+        $this->assertBooksHold();
+        app(ReverseSettlement::class)->post('back', (int) DB::table('settlements')->max('id'), '2026-10-31', 'on second thoughts');
+        self::assertSame($before, $this->balances('2026-10-31'));
+        $this->assertBooksHold();
+    }
+
+    /** @param  list<int>  $items */
+    private function settle(int $customer, array $items): void
+    {
+        $takes = array_fill_keys($items, null);
+        app(SettleItems::class)->post('m', new MatchRequest($customer, $takes), $this->control());
     }
 
     public function test_the_command_gives_the_plan_that_the_run_posts(): void

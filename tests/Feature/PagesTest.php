@@ -235,6 +235,7 @@ final class PagesTest extends BooksTestCase
                 '/currency/accept-rates',
                 '/agreements',
                 '/agreements/end',
+                '/documents/1/deposit',
                 '/parties/link',
                 '/parties/part',
                 '/allowance/specific',

@@ -7,10 +7,14 @@ namespace App\Http\Controllers;
 use Ajuste\Core\Ledger\AccountRole;
 use Ajuste\Core\Subledger\OpenItem;
 use Ajuste\Core\Subledger\Side;
+use App\Actions\HoldAsDeposit;
+use App\Http\FormKey;
 use App\Http\ViewPoint;
 use App\Queries\ControlFigures;
 use App\Queries\Positions;
 use App\Queries\Settings;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
 use Illuminate\View\View;
 
 /** Money received before there is an invoice: its own list, tied to its own control account, and the way to the final invoice. */
@@ -46,6 +50,16 @@ final class DepositsController
             'deposits' => $deposits,
             'figures' => array_map(static fn ($account) => $figures->at($account, $at->asOf), $accounts),
             'base' => $settings->base(),
+        ]);
+    }
+
+    /** What is unapplied of a receipt becomes a deposit. */
+    public function hold(Request $request, int $item, HoldAsDeposit $hold): RedirectResponse
+    {
+        $settlement = $hold->post(FormKey::of($request, 'hold-deposit'), $item);
+
+        return redirect()->back(fallback: route('deposits'))->with('done', [
+            'text' => 'Held as a deposit, at its own rate.', 'url' => route('match', $settlement), 'link' => 'Open it',
         ]);
     }
 }

@@ -7,6 +7,7 @@
             {{ $run->total()->grouped() }} {{ $base->code }}. <a href="{{ route('rates') }}">Rates</a>,
             <a href="{{ route('settings') }}">settings</a></p>
         @include('runs.currency-sums')
+        @include('runs.advances')
         @include('runs.lines', ['taken' => 'Revalued', 'leftOut' => 'Left as it stands'])
     </div>
     <aside class="pane worktop" id="worktop" aria-label="What posting would write">

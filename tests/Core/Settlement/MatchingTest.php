@@ -8,6 +8,8 @@ use Ajuste\Core\Calendar\LockedDays;
 use Ajuste\Core\Money\Money;
 use Ajuste\Core\Refusal;
 use Ajuste\Core\Settlement\Matching;
+use Ajuste\Core\Settlement\Relief;
+use Ajuste\Core\Settlement\TaxedLine;
 use Ajuste\Core\Settlement\Tick;
 use Ajuste\Core\Subledger\Kind;
 use Ajuste\Core\Subledger\OpenItem;
@@ -67,6 +69,29 @@ final class MatchingTest extends TestCase
         self::assertSame(
             [['1100', '56.00'], ['4800', '-56.00']],
             array_map(static fn ($line): array => [$line->account->number, $line->base->decimal()], $plan->voucher->lines),
+        );
+    }
+
+    /** GBP 1,000.00 received at 1.10 for an invoice at 1.15: its revenue is 1,100.00, and nothing is realised (IFRIC 22, from memory). */
+    public function test_a_deposit_at_its_own_rate_corrects_the_revenue_of_the_invoice(): void
+    {
+        $invoice = Sample::item(1, Kind::Invoice, '1000.00', '2026-09-01', 'GBP', '1150.00');
+        $deposit = Sample::item(2, Kind::DepositMatched, '1000.00', '2026-08-12', 'GBP', '1100.00');
+        $against = function (Relief $lines) use ($invoice, $deposit): array {
+            $matching = new Matching(Sample::accounts(), new LockedDays(null), $lines);
+            $voucher = $matching->plan([$this->tick($invoice), $this->tick($deposit)], '2026-10-12', '3101')->voucher;
+
+            return array_map(static fn ($line): string => "{$line->account->number} {$line->base->decimal()}", $voucher->lines ?? []);
+        };
+        [$sales, $other] = [Sample::accounts()->numbered('4000'), Sample::accounts()->numbered('4800')];
+        self::assertSame(['1100 -50.00', '4000 50.00'], $against(new Relief(false, [])), 'lines not known');
+        self::assertSame(['1100 -50.00', '4000 33.33', '4800 16.67'], $against(new Relief(false, ['D1' => [
+            new TaxedLine(400_00, '0', $sales), new TaxedLine(300_00, '0', $other), new TaxedLine(200_00, '0'),
+        ]])), 'in the mix of its lines');
+        self::assertSame(
+            ['1100 -50.00', '4000 50.00'],
+            $against(new Relief(false, ['D1' => [new TaxedLine(100_00, '0', $other), new TaxedLine(-200_00, '0', $sales)]])),
+            'a mix that is none',
         );
     }
 
