@@ -135,6 +135,7 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/sign-off/{period}/pack.zip', [SignOffController::class, 'pack'])->name('sign-off.pack');
     Route::get('/approvals', [ApprovalsController::class, 'index'])->name('approvals');
     Route::get('/approvals/{id}', [ApprovalsController::class, 'show'])->name('approval')->whereNumber('id');
+    Route::get('/currency/results', [RatesController::class, 'results'])->name('exchange-results');
     Route::get('/agreements', [PartiesController::class, 'agreements'])->name('agreements');
     Route::get('/suppliers', [PartiesController::class, 'suppliers'])->name('suppliers');
     Route::get('/suppliers/{id}', [PartiesController::class, 'supplier'])->name('supplier')->whereNumber('id');

@@ -4,13 +4,18 @@ declare(strict_types=1);
 
 namespace App\Http;
 
+use Ajuste\Core\Calendar\Day;
+use Ajuste\Core\Currency\CurrencyPlan;
+use Ajuste\Core\Currency\Revalued;
 use Ajuste\Core\Run\RunKind;
 use Ajuste\Core\Run\RunPlan;
+use App\Http\Pictures\RatePicture;
 use App\Queries\Block;
 use App\Queries\Blocks;
 use App\Queries\ControlFigures;
 use App\Queries\Parties;
 use App\Queries\Payables;
+use App\Queries\Rates;
 use App\Queries\ShortPayers;
 
 /** What the page of one kind of run shows beside what all of them show. */
@@ -23,6 +28,7 @@ final readonly class BesideRun
         private ShortPayers $shortPayers,
         private Blocks $blocks,
         private WhatIfResidues $whatIf,
+        private Rates $rates,
     ) {}
 
     /**
@@ -44,7 +50,25 @@ final readonly class BesideRun
                 'whatIf' => $this->whatIf->of($run, $typed),
             ],
             RunKind::CreditBalances => ['figures' => $this->figures->at($run->control(), $run->asOf())],
+            RunKind::Currency => ['pictures' => $run instanceof CurrencyPlan ? $this->pictures($run) : []],
             default => [],
         };
+    }
+
+    /** @return list<RatePicture> */
+    private function pictures(CurrencyPlan $run): array
+    {
+        $pictures = [];
+        foreach ($run->byCurrency() as $sum) {
+            $currency = $sum->open->currency;
+            $pictures[] = new RatePicture(
+                $currency->code,
+                $this->rates->between($currency, Day::plus($run->asOf(), -RatePicture::DAYS), $run->asOf()),
+                array_values(array_filter($run->revalued, static fn (Revalued $of): bool => $of->of->item->open->isIn($currency))),
+                $run->asOf(),
+            );
+        }
+
+        return $pictures;
     }
 }

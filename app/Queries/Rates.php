@@ -56,6 +56,17 @@ final readonly class Rates
         return $this->last($currency, '<', $date);
     }
 
+    /** @return list<DatedRate> of a currency from a day through another, the oldest first */
+    public function between(Currency $currency, string $from, string $to): array
+    {
+        $rows = DB::table('rates')->where('currency', $currency->code)->whereBetween('date', [$from, $to])->orderBy('date');
+
+        return array_values(array_map(
+            static fn (stdClass $row): DatedRate => new DatedRate(Rate::of($currency, $row->rate, Quote::from($row->quoted)), $row->date),
+            $rows->get()->all(),
+        ));
+    }
+
     /** @return list<stdClass> the latest days first */
     public function latest(): array
     {

@@ -27,6 +27,7 @@ const views = [
     '/contra',
     '/residues',
     '/currency',
+    '/currency/results',
     '/agreements',
     '/suppliers',
     '/suppliers/1',

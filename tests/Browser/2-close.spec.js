@@ -186,17 +186,17 @@ test('the first close, end to end', async ({ page }) => {
     await test.step('credit balances: rehearsed, posted with the day-one reversal, reversible as a run', async () => {
         await page.keyboard.press('8');
         const plan = ajuste('credit-balances');
-        await expect(page.getByRole('button', { name: `Post ${grouped(plan.total)}` })).toBeVisible();
+        await expect(page.locator('[data-main]')).toContainText(`Post ${plan.lines.length} credits, ${grouped(plan.total)}`);
         await expect(page.locator('main')).toContainText('And its mirror on 1 Nov 2026');
         const before = await figures(page);
         await page.keyboard.press('Control+Enter');
-        await expect(page.getByRole('status').first()).toContainText('Posted run 1 with its day-one reversal.');
+        await expect(page.getByRole('status').first()).toContainText('Posted run 1.');
         expect(await figures(page)).toBe(before);
         await expect(page.locator('.rail')).toContainText('Credit balances');
         expect(ajuste('credit-balances').total).toBe('0.00');
         await page.getByPlaceholder('reason').fill('limit to be raised first');
-        await page.getByRole('button', { name: 'Reverse', exact: true }).click();
-        await expect(page.locator('main')).toContainText('reversed: limit to be raised first');
+        await page.getByRole('button', { name: 'Take back run 1' }).click();
+        await expect(page.locator('main')).toContainText('taken back: limit to be raised first');
         await page.keyboard.press('Control+Enter');
         await expect(page.getByRole('status').first()).toContainText('Posted run 2');
     });

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use Ajuste\Core\Currency\ExchangeResult;
 use Ajuste\Core\Money\Money;
 use Ajuste\Core\Run\RunKind;
 use Ajuste\Core\Run\RunPlan;
@@ -12,6 +13,7 @@ use App\Actions\ReverseSettlement;
 use App\Actions\Runs\PostRun;
 use App\Actions\Runs\RunPlans;
 use App\Actions\SettleItems;
+use App\Queries\ExchangeResults;
 use App\Queries\Runs;
 use App\Values\MatchRequest;
 use Illuminate\Support\Facades\DB;
@@ -113,6 +115,52 @@ final class CurrencyRunTest extends BooksTestCase
     {
         $takes = array_fill_keys($items, null);
         app(SettleItems::class)->post('m', new MatchRequest($customer, $takes), $this->control());
+    }
+
+    public function test_gains_and_losses_by_month_currency_and_customer_tie_to_the_accounts(): void
+    {
+        $this->import([
+            'customers.csv' => "customer,name,currency\nC4,Cuatro,GBP\n",
+            'items.csv' => self::items(['I5,invoice,C4,2026-09-30,2026-11-05,GBP,100.00,120.00,,,E5,']),
+            'ledger.csv' => self::ledger([
+                'E5,2026-09-30,1100,s,120.00,,I5,', 'E5,2026-09-30,4000,s,,120.00,I5,', 'X1,2026-10-15,4800,bank,,2.50,,',
+                'X1,2026-10-15,1500,bank,2.50,,,',
+            ]),
+        ]);
+        $this->revalue();
+        $this->pay('R1', '3000.00', '3483.00', '2026-11-10');
+        $this->match('C3', ['I1' => '3000.00', 'R1' => ''], '2026-11-10');
+        $said = static fn (): array => array_map(
+            static fn (ExchangeResult $of): string => implode(' ', [
+                $of->account->number, $of->month, $of->currency, $of->customer, $of->gain->decimal(),
+            ]),
+            app(ExchangeResults::class)->of('2026-01-01', '2026-11-30'),
+        );
+        self::assertSame([
+            '4800 2026-10   2.50', '4800 2026-11 GBP C3 21.00', '4810 2026-10 GBP C3 144.00', '4810 2026-11 GBP C3 -54.00',
+            '6810 2026-10 GBP C4 -2.80',
+        ], $said());
+        $this->get('/currency/results?as_of=2026-11-30')->assertOk()->assertSee('no document named')->assertSee('Cuatro');
+        $this->get('/currency/results?from=2026-12-01')->assertStatus(422);
+        foreach (['2026-10-31', '2026-11-09', '2026-11-10', '2026-11-30'] as $day) {
+            foreach (app(ExchangeResults::class)->unrealised($this->control(), $day) as $proof) {
+                self::assertSame('0.00', $proof->difference()->decimal(), "{$day} {$proof->currency} {$proof->account->number}");
+            }
+            $byAccount = [];
+            foreach (app(ExchangeResults::class)->of('2000-01-01', $day) as $of) {
+                $byAccount[$of->account->number] = ($byAccount[$of->account->number] ?? 0) - $of->gain->minor;
+            }
+            $balances = array_diff_key($this->balances($day), ['1100' => 0]);
+            self::assertSame($balances, array_map(static fn (int $of): string => Money::ofMinor($of, 'EUR')->decimal(), $byAccount), $day);
+        }
+        $this->import(['settings.csv' => "name,value\ncurrency_policy,reverse\n"]);
+        $this->revalue('2026-11-30');
+        foreach (['2026-11-30', '2026-12-01'] as $day) {
+            foreach (app(ExchangeResults::class)->unrealised($this->control(), $day) as $proof) {
+                self::assertSame('0.00', $proof->difference()->decimal(), "{$day} {$proof->currency} {$proof->account->number}");
+            }
+        }
+        $this->assertBooksHold();
     }
 
     public function test_the_command_gives_the_plan_that_the_run_posts(): void

@@ -82,6 +82,7 @@ final class PagesTest extends BooksTestCase
                 '/currency',
                 '/allowance',
                 '/approvals',
+                '/currency/results',
                 '/agreements',
                 '/suppliers',
                 '/suppliers/1',

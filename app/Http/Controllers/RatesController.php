@@ -15,6 +15,7 @@ use App\Actions\KeepRate;
 use App\Files\SourceFiles;
 use App\Http\FormKey;
 use App\Http\ViewPoint;
+use App\Queries\ExchangeResults;
 use App\Queries\Rates;
 use App\Queries\Settings;
 use App\StandIn\RateSource;
@@ -33,6 +34,21 @@ final class RatesController
             'base' => $settings->base(),
             'date' => $settings->locked()->firstOpenFrom($at->asOf),
             'key' => bin2hex(random_bytes(16)),
+        ]);
+    }
+
+    /** Realised and unrealised by month, currency and customer, tied to the exchange accounts. */
+    public function results(Request $request, ExchangeResults $results, Settings $settings, ViewPoint $at): View
+    {
+        $from = $request->string('from')->toString();
+        $first = $from === '' ? substr($at->asOf, 0, 4).'-01-01' : Day::of($from);
+
+        return view('runs.exchange-results', [
+            'from' => $first,
+            'results' => $results->of($first, $at->asOf),
+            'unrealised' => $results->unrealised($at->account, $at->asOf),
+            'asOf' => $at->asOf,
+            'base' => $settings->base(),
         ]);
     }
 

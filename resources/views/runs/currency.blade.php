@@ -5,12 +5,16 @@
         <p class="lead">Open foreign items at the closing rate; unrealised differences are {{ $run->policy() }}.
             {{ Say::count(count($run->lines()), 'item') }} {{ count($run->lines()) === 1 ? 'changes' : 'change' }}, net
             {{ $run->total()->grouped() }} {{ $base->code }}. <a href="{{ route('rates') }}">Rates</a>,
+            <a href="{{ route('exchange-results') }}">gains and losses</a>,
             <a href="{{ route('settings') }}">settings</a></p>
         @include('runs.currency-sums')
         @include('runs.advances')
         @include('runs.lines', ['taken' => 'Revalued', 'leftOut' => 'Left as it stands'])
     </div>
     <aside class="pane worktop" id="worktop" aria-label="What posting would write">
+        @foreach ($pictures as $picture)
+            <x-svg.rates :picture="$picture" />
+        @endforeach
         @include('runs.posting')
         @include('runs.posted')
         @include('runs.decide', ['verb' => 'Revalue'])

@@ -23,7 +23,8 @@
         @fragment('rows')
             @forelse ($customers as $of)
                 <tr data-minor="{{ $of->sums->credits }}" @class(['current' => $chosen?->id === $of->id])>
-                    <td><a href="{{ route('unapplied', ['customer' => $of->id]) }}" hx-get="{{ route('unapplied', ['customer' => $of->id]) }}" hx-target="#worktop"
+                    <td><a id="of-{{ $of->id }}" href="{{ route('unapplied', ['customer' => $of->id]) }}"
+                            hx-get="{{ route('unapplied', ['customer' => $of->id]) }}" hx-target="#worktop"
                             hx-swap="outerHTML" hx-push-url="true">{{ $of->name }}</a></td>
                     <td class="soft">{{ $of->sums->words }}</td>
                     <td class="nowrap soft" data-sort="{{ $of->sums->oldest }}">{{ Say::shortDay($of->sums->oldest) }}</td>
