@@ -12,9 +12,9 @@ use Brick\Math\BigRational;
 /** A currency's rate over the twelve months to a day, in base per unit, with the open documents at the rate that each carries. */
 final readonly class RatePicture
 {
-    public const WIDTH = 660;
+    public const WIDTH = 470;
 
-    public const HEIGHT = 120;
+    public const HEIGHT = 104;
 
     public const DAYS = 365;
 
@@ -48,8 +48,8 @@ final readonly class RatePicture
         ];
         [$low, $high] = $values === [] ? [0.0, 1.0] : [min($values), max($values)];
         $span = max($high - $low, $high / 1000, 1e-9);
-        $y = static fn (float $value): float => round(12 + 84 * ($high - $value) / $span, 1);
-        $x = static fn (string $day): float => round(20 + (self::WIDTH - 90) * Day::between($first, $day) / self::DAYS, 1);
+        $y = static fn (float $value): float => round(26 + 70 * ($high - $value) / $span, 1);
+        $x = static fn (string $day): float => round(4 + (self::WIDTH - 62) * Day::between($first, $day) / self::DAYS, 1);
         $path = '';
         foreach ($rates as $rate) {
             $at = $y($rate->rate->perUnit()->toFloat());

@@ -12,10 +12,11 @@
         @include('runs.lines', ['taken' => 'Revalued', 'leftOut' => 'Left as it stands'])
     </div>
     <aside class="pane worktop" id="worktop" aria-label="What posting would write">
+        @include('runs.posting')
+        <h2>Rates, and the documents at their own</h2>
         @foreach ($pictures as $picture)
             <x-svg.rates :picture="$picture" />
         @endforeach
-        @include('runs.posting')
         @include('runs.posted')
         @include('runs.decide', ['verb' => 'Revalue'])
     </aside>

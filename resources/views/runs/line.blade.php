@@ -1,4 +1,4 @@
-<td><a href="{{ route('customer', $line->customer->id) }}">{{ $line->customer->name }}</a></td>
+<td><a href="{{ route('customer', $line->customer->id) }}">{{ $line->customer->number }} {{ $line->customer->name }}</a></td>
 <td>
     @if ($line->itemId > 0)
         <a href="{{ route('document', $line->itemId) }}">{{ $line->document }}</a>

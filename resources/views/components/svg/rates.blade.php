@@ -8,7 +8,6 @@
             <title>{{ $says }}</title>
         </circle>
     @endforeach
-    <text x="20" y="{{ RatePicture::HEIGHT - 4 }}">{{ $picture->code }}, twelve months</text>
-    <text x="{{ RatePicture::WIDTH - 64 }}" y="{{ $picture->closingAt + 4 }}" style="font-weight:650">closing</text>
-    <text x="{{ RatePicture::WIDTH - 64 }}" y="{{ RatePicture::HEIGHT - 4 }}" style="fill:#455053">{{ $picture->low }}–{{ $picture->high }}</text>
+    <text x="0" y="12"><tspan style="font-weight:650">{{ $picture->code }}</tspan> over twelve months, {{ $picture->low }} to {{ $picture->high }}</text>
+    <text x="{{ RatePicture::WIDTH }}" y="{{ $picture->closingAt + 4 }}" text-anchor="end">closing</text>
 </svg>
