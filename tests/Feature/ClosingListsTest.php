@@ -55,6 +55,26 @@ final class ClosingListsTest extends BooksTestCase
         self::assertSame([], app(Verification::class)->faults());
     }
 
+    public function test_terms_with_several_due_dates_give_an_invoice_its_instalments(): void
+    {
+        $headings = "document,kind,customer,date,due_date,currency,amount,base_amount,terms\n";
+        $items = static fn (string $amount, string $terms): string => $headings
+            ."I5,invoice,C2,2026-09-30,,EUR,{$amount},{$amount},{$terms}\n";
+        foreach ([1, 2] as $time) {
+            self::assertSame([], $this->import(['items.csv' => $items('1210.00', '30% net 0 + 70% net 60')])->refused);
+        }
+        $amounts = fn (): array => array_column((array) $this->report('aged')['customers'], 'amounts', 'customer')['C2'];
+        self::assertSame(['847.00', '0.00', '363.00', '0.00', '0.00'], $amounts());
+        self::assertSame('2026-09-30', DB::table('items')->where('document', 'I5')->value('due_date'));
+        $this->import(['items.csv' => $items('1000.00', '30% net 0 + 70% net 60')]);
+        self::assertSame(['700.00', '0.00', '300.00', '0.00', '0.00'], $amounts());
+        $this->import(['instalments.csv' => "document,due_date,amount\nI5,2026-10-15,500.00\nI5,2026-12-15,500.00\n"]);
+        self::assertSame(['500.00', '500.00', '0.00', '0.00', '0.00'], $amounts(), 'a file of instalments says others');
+        $refused = $this->import(['items.csv' => $items('1000.00', '30% net 0 + 60% net 60')])->refused;
+        self::assertStringContainsString('come to 90 %', $refused[0]->expected);
+        self::assertSame([], app(Verification::class)->faults());
+    }
+
     public function test_a_receipt_that_quotes_an_invoice_pays_one_or_several_of_its_instalments(): void
     {
         $this->import([

@@ -16,6 +16,7 @@ use Ajuste\Core\Subledger\Side;
 use App\Actions\Posting\ItemLinks;
 use App\Actions\Posting\ItemRow;
 use App\Actions\Posting\RowSource;
+use App\Support\Moment;
 
 /** Customers' items. An item is known by document, kind, customer and its place among such rows. */
 final class ItemsImporter extends Importer
@@ -226,7 +227,7 @@ final class ItemsImporter extends Importer
             $row['terms'],
         );
 
-        return $this->books->record->item(
+        $id = $this->books->record->item(
             new ItemRow(
                 $head,
                 Money::ofMinor((int) $values[4], (string) $values[3]),
@@ -238,6 +239,9 @@ final class ItemsImporter extends Importer
                 new ItemLinks($sourceItemId, $place->rootId),
             ),
         );
+        $this->fallsDueInParts($place->rootId ?? $id, $row, Money::ofMinor((int) $values[4], (string) $values[3]));
+
+        return $id;
     }
 
     private function side(Kind $kind, string $given): Side
@@ -292,6 +296,30 @@ final class ItemsImporter extends Importer
         return $base;
     }
 
+    /**
+     * Terms with several due dates give the item its instalments (R4); a file of instalments may say others.
+     *
+     * @param array<string, string> $row
+     */
+    private function fallsDueInParts(int $rootId, array $row, Money $amount): void
+    {
+        if (! Terms::isInParts($row['terms'])) {
+            return;
+        }
+        try {
+            $parts = Terms::parse($row['terms'])->instalments($row['date'], $amount);
+        } catch (Refusal $refusal) {
+            throw new RowFault('terms', $row['terms'], $refusal->getMessage());
+        }
+        $now = Moment::now();
+        $this->books->write('UPDATE instalments SET superseded_at = ? WHERE item_id = ? AND superseded_at IS NULL', [$now, $rootId]);
+        foreach ($parts as [$due, $part]) {
+            $this->books->write('INSERT INTO instalments (item_id, due_date, amount, recorded_at) VALUES (?, ?, ?, ?)', [
+                $rootId, $due, $part->minor, $now,
+            ]);
+        }
+    }
+
     /** @param  array<string, string>  $row */
     private function dueDate(array $row, Kind $kind): string
     {
@@ -301,7 +329,10 @@ final class ItemsImporter extends Importer
         if ($row['terms'] !== '') {
             try {
                 return Terms::parse($row['terms'])->dueDate($row['date']);
-            } catch (Refusal) {
+            } catch (Refusal $refusal) {
+                if (Terms::isInParts($row['terms'])) {
+                    throw new RowFault('terms', $row['terms'], $refusal->getMessage());
+                }
                 throw new RowFault('due_date', '', "a date is expected, since the terms “{$row['terms']}” do not give one");
             }
         }

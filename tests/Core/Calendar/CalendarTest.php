@@ -12,6 +12,7 @@ use Ajuste\Core\Calendar\LockedDays;
 use Ajuste\Core\Calendar\LookAgain;
 use Ajuste\Core\Calendar\Period;
 use Ajuste\Core\Calendar\Terms;
+use Ajuste\Core\Money\Money;
 use Ajuste\Core\Refusal;
 use PHPUnit\Framework\TestCase;
 
@@ -73,6 +74,37 @@ final class CalendarTest extends TestCase
         self::assertSame(['1.5', 14, 45], [$terms->discountPercent, $terms->discountDays, $terms->netDays]);
         $this->expectException(Refusal::class);
         Terms::parse('soon');
+    }
+
+    public function test_terms_with_several_due_dates(): void
+    {
+        $eur = static fn (int $minor): Money => Money::ofMinor($minor, 'EUR');
+        $said = static fn (string $terms, int $minor): array => array_map(
+            static fn (array $part): string => "{$part[0]} {$part[1]->decimal()}",
+            Terms::parse($terms)->instalments('2026-10-07', $eur($minor)),
+        );
+        self::assertSame(['2026-10-07 363.00', '2026-12-06 847.00'], $said('30% net 0 + 70% net 60', 1_210_00));
+        self::assertSame(['2026-10-07 0.51', '2026-12-06 0.50'], $said('50% net 0 + 50% net 60', 1_01), 'ties to the earlier part');
+        self::assertSame(['2026-11-06 33.33', '2026-12-06 33.33', '2026-11-15 33.34'], $said(
+            '33.3333% net 30 + 33.3333 % net 60 + 33.3334% eom+15', 100_00,
+        ));
+        self::assertSame('2026-10-07', Terms::parse('70% net 60 + 30% net 0')->dueDate('2026-10-07'), 'the first that falls due');
+        self::assertSame([], $said('net 30', 100_00));
+        self::assertSame([], $said('99% net 0 + 1% net 60', 1), 'a part that comes to nothing is none');
+        foreach ([
+            '30% net 0 + 60% net 60' => 'come to 90 %',
+            '30% net 0 + 70% 2/10 net 60' => 'is no part of terms',
+            '30% net 0, 70% net 60' => 'are not terms',
+            '100% net soon' => 'are not terms',
+        ] as $terms => $says) {
+            try {
+                Terms::parse($terms);
+                self::fail("not refused: {$terms}");
+            } catch (Refusal $refusal) {
+                self::assertStringContainsString($says, $refusal->getMessage());
+            }
+        }
+        self::assertFalse(Terms::isInParts('2% 10 days, 30 net'));
     }
 
     public function test_nothing_takes_effect_in_locked_days(): void
