@@ -52,7 +52,7 @@ final class BenchCommand extends Command
 {
     protected $signature =
         'ajuste:bench {--sizes=100000,1000000 : numbers of items} {--only= : one part: books, signed, faults, '.
-        'proposals, unapplied, runs, pages or combinations} {--job= : one job, in this process} {--folder=}';
+        'proposals, unapplied, runs, currency, pages or combinations} {--job= : one job, in this process} {--folder=}';
 
     protected $description = 'Benchmarks, as ratios to plain SQL on the same rows';
 
@@ -73,6 +73,7 @@ final class BenchCommand extends Command
                 'proposals' => $this->proposals(...),
                 'unapplied' => $this->unapplied(...),
                 'runs' => $this->runs(...),
+                'currency' => $this->currency(...),
                 'pages' => $this->pages(...),
                 'combinations' => $this->combinations(...),
             ] as $part => $show
@@ -272,6 +273,30 @@ final class BenchCommand extends Command
             File::deleteDirectory($folder);
         }
         $this->table(['40,000 open items, 5,000 pairs', 'plan', 'ratio to fetching', 'planned and posted', 'ratio', 'peak'], $rows);
+    }
+
+    /** Open foreign items at the closing rate, beside fetching them. */
+    private function currency(): void
+    {
+        $folder = sys_get_temp_dir().'/ajuste-bench-'.bin2hex(random_bytes(4));
+        try {
+            File::ensureDirectoryExists("{$folder}/in");
+            BenchFiles::foreign("{$folder}/in", 100_000);
+            $this->measure('import', $folder);
+            [$plain] = $this->measure('foreign-sql', $folder);
+            [$planned, $planPeak] = $this->measure('plan currency', $folder);
+            [$posted, $postPeak] = $this->measure('post currency', $folder);
+        } finally {
+            File::deleteDirectory($folder);
+        }
+        $this->table(['100,000 open foreign items', 'plan', 'ratio to fetching', 'planned and posted', 'ratio', 'peak'], [[
+            RunKind::Currency->words(),
+            sprintf('%.2f s', $planned),
+            number_format($planned / $plain, 1),
+            sprintf('%.2f s', $posted),
+            number_format($posted / $plain, 1),
+            sprintf('%d MB', max($planPeak, $postPeak) / 1048576),
+        ]]);
     }
 
     private function closingRun(string $job): void
@@ -485,12 +510,15 @@ final class BenchCommand extends Command
                 'SELECT i.*, p.matched, p.moved FROM item_positions p JOIN items i ON i.id = p.row_id WHERE p.control_account_id = 1 AND '.
                     'p.settled_on IS NULL ORDER BY i.customer_id, i.due_date',
             ),
+            'foreign-sql' => $this->fetch(
+                'SELECT i.*, p.matched, p.moved FROM item_positions p JOIN items i ON i.id = p.row_id WHERE p.settled_on IS NULL',
+            ),
             'both-sql' => $this->fetch(
                 'SELECT i.*, p.matched, p.moved FROM item_positions p JOIN items i ON i.id = p.row_id WHERE p.settled_on IS NULL',
                 'SELECT * FROM supplier_items ORDER BY supplier_id',
             ),
             'aged' => app(Reports::class)->aged(app(Settings::class)->controlAccount(), '2026-10-31'),
-            'plan contra', 'plan residues', 'post contra', 'post residues' => $this->closingRun($job),
+            'plan contra', 'plan residues', 'plan currency', 'post contra', 'post residues', 'post currency' => $this->closingRun($job),
             default => $this->fetch(
                 'SELECT i.customer_id, i.currency, i.due_date, i.side, i.base - p.moved FROM item_positions p JOIN items i ON i.id = '.
                     'p.row_id WHERE p.control_account_id = 1 AND p.settled_on IS NULL',

@@ -95,6 +95,27 @@ final class BenchFiles
         File::put("{$folder}/customers.csv", $customers);
     }
 
+    /** Open invoices in a foreign currency, each at a rate of its own. */
+    public static function foreign(string $folder, int $count): void
+    {
+        mt_srand(11);
+        $items = fopen("{$folder}/items.csv", 'w') ?: throw new RuntimeException('No place for the items.');
+        fwrite($items, "document,kind,customer,date,due_date,currency,amount,base_amount\n");
+        for ($n = 0; $n < $count; $n++) {
+            [$cents, $day] = [mt_rand(1_000, 900_000), sprintf('2026-%02d-%02d', mt_rand(1, 9), mt_rand(1, 28))];
+            $say = static fn (int $of): string => sprintf('%d.%02d', intdiv($of, 100), $of % 100);
+            $base = $say((int) round($cents * mt_rand(8_500, 9_500) / 10_000));
+            fwrite($items, "F{$n},invoice,C".$n % 5_000 .",{$day},{$day},USD,{$say($cents)},{$base}\n");
+        }
+        fclose($items);
+        $customers = array_map(static fn (int $n): string => "C{$n},Buyer {$n},USD", range(0, 4_999));
+        File::put("{$folder}/customers.csv", "customer,name,currency\n".implode("\n", $customers)."\n");
+        File::put("{$folder}/accounts.csv", "account,name,type,role\n1100,Receivables,asset,receivables_control\n"
+            ."4810,Gains,income,exchange_unrealised_gain\n6810,Losses,expense,exchange_unrealised_loss\n");
+        File::put("{$folder}/settings.csv", "name,value\nperiod,2026-10\n");
+        File::put("{$folder}/rates.csv", "date,currency,rate\n2026-10-30,USD,0.9421\n");
+    }
+
     /** Customers who are suppliers too, each with open invoices, of which one is nearly paid, and bills; all under an agreement. */
     public static function bothSides(string $folder, int $pairs, int $each = 8): void
     {

@@ -95,6 +95,6 @@ final readonly class Terms
             throw new Refusal("The shares of “{$text}” come to {$sum} %; 100 % is expected.");
         }
 
-        return new self($text, null, 0, max(array_map(static fn (array $of): int => $of[1]->netDays, $parts)), false, $parts);
+        return new self($text, null, 0, max(0, ...array_map(static fn (array $of): int => $of[1]->netDays, $parts)), false, $parts);
     }
 }
