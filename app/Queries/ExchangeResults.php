@@ -10,7 +10,6 @@ use Ajuste\Core\Ledger\Account;
 use Ajuste\Core\Ledger\AccountRole;
 use Ajuste\Core\Money\Money;
 use Ajuste\Core\Refusal;
-use Ajuste\Core\Subledger\Kind;
 use Ajuste\Core\Subledger\Side;
 use Illuminate\Support\Facades\DB;
 use stdClass;
@@ -80,8 +79,8 @@ final readonly class ExchangeResults
                 [$of[$key], $posted[$key]] = [[$result->currency, $result->account], ($posted[$key] ?? 0) + $result->gain->minor];
             }
         }
-        foreach ($this->positions->standing($control->id, $asOf, null, null) as $row) {
-            if ($row->kind === Kind::ExchangeDifference->value && $row->carried() !== 0) {
+        foreach ($this->positions->standing($control->id, $asOf, null, null, WhichItems::Corrections) as $row) {
+            if ($row->carried() !== 0) {
                 $account = $this->settings->accounts()->withRole(
                     $row->side === Side::Debit->value ? AccountRole::ExchangeUnrealisedGain : AccountRole::ExchangeUnrealisedLoss,
                 );

@@ -23,12 +23,13 @@ final readonly class ForeignItems
         $base = $this->settings->base();
         $differences = [];
         $customers = $this->customers($control);
-        foreach ($customers === [] ? [] : $this->positions->standing($control->id, $asOf, null, $customers) as $row) {
-            if ($row->source_item_id !== null) {
-                $differences[$row->source_item_id] = ($differences[$row->source_item_id] ?? 0) + $row->carried();
-            }
+        if ($customers === []) {
+            return;
         }
-        foreach ($customers === [] ? [] : $this->positions->standing($control->id, $asOf, null, $customers) as $row) {
+        foreach ($this->positions->standing($control->id, $asOf, null, $customers, WhichItems::Corrections) as $row) {
+            $differences[$row->source_item_id] = ($differences[$row->source_item_id] ?? 0) + $row->carried();
+        }
+        foreach ($this->positions->standing($control->id, $asOf, null, $customers) as $row) {
             if ($row->currency !== $base->code && $row->open() !== 0) {
                 yield new ForeignItem(
                     new Customer($row->customer_id, $row->customer, $row->name),

@@ -71,7 +71,7 @@ final readonly class Positions
      */
     public function openInPart(int $accountId, string $asOf): Generator
     {
-        yield from $this->whatIsOpen($this->standing($accountId, $asOf, null, null, onlyMoved: true));
+        yield from $this->whatIsOpen($this->standing($accountId, $asOf, null, null, WhichItems::Moved));
     }
 
     /**
@@ -218,7 +218,6 @@ final readonly class Positions
      * Items that are open, or still carry base, at the day's end, with where they stand then.
      *
      * @param ?list<int> $customerIds null: all
-     * @param bool $onlyMoved only what a match ever took something of
      * @return Generator<int, OpenRow>
      */
     public function standing(
@@ -226,10 +225,10 @@ final readonly class Positions
         string $asOf,
         ?string $knownAt,
         ?array $customerIds,
-        bool $onlyMoved = false,
+        WhichItems $which = WhichItems::All,
     ): Generator {
         $waiting = [];
-        foreach ($this->rows($accountId, $asOf, $knownAt, $customerIds, $onlyMoved) as $row) {
+        foreach ($this->rows($accountId, $asOf, $knownAt, $customerIds, $which) as $row) {
             $waiting[] = $row;
             if (count($waiting) === self::CHUNK) {
                 yield from $this->placed($waiting, $asOf, $knownAt);
@@ -282,10 +281,10 @@ final readonly class Positions
      * @param ?list<int> $customerIds
      * @return Generator<int, OpenRow>
      */
-    private function rows(int $accountId, string $asOf, ?string $knownAt, ?array $customerIds, bool $onlyMoved): Generator
+    private function rows(int $accountId, string $asOf, ?string $knownAt, ?array $customerIds, WhichItems $which): Generator
     {
         $of = $customerIds === null ? '' : ' AND p.customer_id IN ('.implode(', ', array_map(intval(...), $customerIds)).')';
-        $of .= $onlyMoved ? " AND p.last_moved_on <> ''" : '';
+        $of .= $which->condition();
         $open = 'SELECT item_id FROM item_positions WHERE control_account_id = :a AND settled_on';
         $from = match (true) {
             $knownAt !== null => 'items i JOIN item_positions p ON p.item_id = i.root_id

@@ -70,7 +70,7 @@ final readonly class UnrealisedDifferences
     private static function standing(array $itemIds): Builder
     {
         return DB::table('items as i')
-            ->join('item_positions as p', 'p.row_id', '=', 'i.id')
+            ->join('item_positions as p', 'p.item_id', '=', 'i.root_id')
             ->whereIn('i.source_item_id', $itemIds)
             ->where('i.kind', Kind::ExchangeDifference->value)
             ->whereNull('i.superseded_at')

@@ -45,6 +45,25 @@ final readonly class Rate
     }
 
     /**
+     * Minor units of base for minor units of its currency, where both fit the machine's integers.
+     *
+     * @return ?array{int, int}
+     */
+    private function ratio(Currency $base): ?array
+    {
+        $scale = $this->value->getScale();
+        $digits = (string) $this->value->getUnscaledValue();
+        if (strlen($digits) > 12 || $scale > 12) {
+            return null;
+        }
+        [$of, $in] = [(int) $digits, 10 ** $scale];
+
+        return $this->quote === Quote::BasePerUnit
+            ? [$of * $base->minorPerUnit(), $in * $this->currency->minorPerUnit()]
+            : [$in * $base->minorPerUnit(), $of * $this->currency->minorPerUnit()];
+    }
+
+    /**
      * The amount in base currency, rounded half away from zero at its minor unit.
      *
      * @throws Refusal when the amount is not in this rate's currency
@@ -53,6 +72,10 @@ final readonly class Rate
     {
         if ($amount->currency->code !== $this->currency->code) {
             throw new Refusal("A rate of {$this->currency->code} cannot convert {$amount->currency->code}.");
+        }
+        $ratio = $this->ratio($base);
+        if ($ratio !== null) {
+            return Money::ofMinor(Rounding::proportion($amount->minor, ...$ratio), $base);
         }
         $units = BigRational::of($amount->minor)->multipliedBy($base->minorPerUnit())->dividedBy($this->currency->minorPerUnit());
         $exact = $this->quote === Quote::BasePerUnit ? $units->multipliedBy($this->value) : $units->dividedBy($this->value);

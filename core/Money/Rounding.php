@@ -11,6 +11,9 @@ use InvalidArgumentException;
 /** The one way in which Ajuste rounds and splits: half away from zero, at the minor unit, once, at the end of a step. */
 final class Rounding
 {
+    /** Of the machine's largest integer: two factors up to this have a product that is an integer. */
+    private const ROOT = 3_037_000_499;
+
     /**
      * round(amount × numerator ÷ denominator) in minor units, half away from zero, exact in between.
      *
@@ -25,8 +28,21 @@ final class Rounding
             return $amount;
         }
 
-        return BigInteger::of($amount)->multipliedBy($numerator)
-            ->dividedBy($denominator, RoundingMode::HALF_UP)->toInt();
+        $fits = max($amount, $numerator) <= self::ROOT && min($amount, $numerator) >= -self::ROOT;
+
+        return $fits
+            ? self::quotient($amount * $numerator, $denominator)
+            : BigInteger::of($amount)->multipliedBy($numerator)->dividedBy($denominator, RoundingMode::HALF_UP)->toInt();
+    }
+
+    private static function quotient(int $product, int $denominator): int
+    {
+        $whole = intdiv($product, $denominator);
+        $rest = $product % $denominator;
+        // Twice the rest against the denominator without overflow: what the rest lacks to the denominator is no more than the rest.
+        $up = abs($rest) >= abs($denominator) - abs($rest);
+
+        return $up && $rest !== 0 ? $whole + (($product < 0) === ($denominator < 0) ? 1 : -1) : $whole;
     }
 
     /**

@@ -12,6 +12,9 @@ use Ajuste\Core\Money\Rate;
 use Ajuste\Core\Money\Rounding;
 use Ajuste\Core\Money\TypedAmount;
 use Ajuste\Core\Refusal;
+use Brick\Math\BigInteger;
+use Brick\Math\BigRational;
+use Brick\Math\RoundingMode;
 use NumberFormatter;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -109,6 +112,16 @@ final class MoneyTest extends TestCase
         self::assertSame(3, Rounding::proportion(5, 1, 2));
         self::assertSame(-3, Rounding::proportion(-5, 1, 2));
         self::assertSame(333, Rounding::proportion(1000, 1, 3));
+        // Against brick/math, on both sides of what the machine's integers hold.
+        mt_srand(3);
+        for ($case = 0; $case < 2_000; $case++) {
+            $most = [20, 4_000_000_000, 900_000_000_000_000_000];
+            [$amount, $of, $in] = array_map(static fn (): int => mt_rand(-$most[mt_rand(0, 2)], $most[mt_rand(0, 2)]), [1, 2, 3]);
+            $exact = $in === 0 ? null : BigInteger::of($amount)->multipliedBy($of)->dividedBy($in, RoundingMode::HALF_UP);
+            if ($exact !== null && $exact->abs()->isLessThan(PHP_INT_MAX)) {
+                self::assertSame($exact->toInt(), Rounding::proportion($amount, $of, $in), "{$amount} × {$of} ÷ {$in}");
+            }
+        }
         // Products beyond 64 bits stay exact.
         self::assertSame(999_999_999_999_999, Rounding::proportion(999_999_999_999_999, 888_888_888_888_888, 888_888_888_888_888));
         self::assertSame(499_999_999_999_999, Rounding::proportion(999_999_999_999_998, 444_444_444_444_444, 888_888_888_888_888));
@@ -247,5 +260,24 @@ final class MoneyTest extends TestCase
         self::assertSame(123_450, TypedAmount::read('123.450', Currency::of('KWD'))->minor);
         $this->expectExceptionMessage('can be read as 1.234 or as 1234');
         TypedAmount::read('1,234', Currency::of('KWD'));
+    }
+
+    /** Against brick/math's exact fractions, quoted either way, in currencies of 0, 2 and 3 decimals. */
+    public function test_a_rate_converts_exactly(): void
+    {
+        mt_srand(9);
+        for ($case = 0; $case < 500; $case++) {
+            $code = ['JPY', 'GBP', 'KWD'][mt_rand(0, 2)];
+            [$quote, $base] = [Quote::cases()[mt_rand(0, 1)], Currency::of(['EUR', 'KWD'][mt_rand(0, 1)])];
+            $value = mt_rand(0, 9) === 0 ? '123456789012.123456789012' : mt_rand(1, 400).'.'.mt_rand(1, 999_999);
+            $amount = Money::ofMinor(mt_rand(-9_000_000_000, 9_000_000_000), $code);
+            $units = BigRational::of($amount->minor)->multipliedBy($base->minorPerUnit())->dividedBy($amount->currency->minorPerUnit());
+            $exact = $quote === Quote::BasePerUnit ? $units->multipliedBy($value) : $units->dividedBy($value);
+            $rounded = $exact->toScale(0, RoundingMode::HALF_UP);
+            if ($rounded->abs()->isLessThan(PHP_INT_MAX)) {
+                $rate = Rate::of($amount->currency, $value, $quote);
+                self::assertSame((string) $rounded, (string) $rate->toBase($amount, $base)->minor, "{$value} {$code}");
+            }
+        }
     }
 }
