@@ -22,6 +22,7 @@ use App\Http\Controllers\LostDebtsController;
 use App\Http\Controllers\MovementController;
 use App\Http\Controllers\NotesController;
 use App\Http\Controllers\PartiesController;
+use App\Http\Controllers\PoliciesController;
 use App\Http\Controllers\ProofController;
 use App\Http\Controllers\RatesController;
 use App\Http\Controllers\ReceiptsController;
@@ -100,6 +101,7 @@ Route::middleware('auth')->group(function (): void {
         ->whereNumber('order')
         ->whereIn('part', ['order', 'answer']);
     Route::get('/settings', [SettingsController::class, 'index'])->name('settings');
+    Route::get('/policies', [PoliciesController::class, 'index'])->name('policies');
     Route::get('/outbox', [StandInController::class, 'outbox'])->name('outbox');
     Route::get('/outbox/{message}.eml', [StandInController::class, 'message'])
         ->name('outbox.message')
@@ -273,6 +275,7 @@ Route::middleware('auth')->group(function (): void {
             ->whereNumber('overlay');
         Route::post('/allowance/rates', [AllowanceController::class, 'rate'])->name('allowance.rate');
         Route::post('/documents/{item}/deposit', [DepositsController::class, 'hold'])->name('document.deposit')->whereNumber('item');
+        Route::post('/policies', [PoliciesController::class, 'post'])->name('policies.post');
         Route::post('/agreements', [PartiesController::class, 'agree'])->name('agreements.post');
         Route::post('/agreements/end', [PartiesController::class, 'end'])->name('agreement.end');
         Route::post('/parties/link', [PartiesController::class, 'link'])->name('parties.link');

@@ -35,7 +35,9 @@ final readonly class FirstStart
                 } catch (RowFault $fault) {
                     throw new Refusal(str_replace('_', ' ', $setting).": {$fault->expected}.");
                 }
-                DB::table('settings')->insert(['name' => $setting, 'value' => $value, 'recorded_at' => Moment::now()]);
+                DB::table('settings')->insert([
+                    'name' => $setting, 'value' => $value, 'recorded_at' => Moment::now(), 'reason' => 'when the books were made',
+                ]);
             }
             $this->settings->forget();
 

@@ -137,7 +137,10 @@ final readonly class SignPeriod
 
     private function turnTo(Period $period): void
     {
-        DB::table('settings')->insert(['name' => Setting::Period->value, 'value' => $period->name, 'recorded_at' => Moment::now()]);
+        DB::table('settings')->insert([
+            'name' => Setting::Period->value, 'value' => $period->name, 'recorded_at' => Moment::now(), 'who' => $this->actor->who,
+            'reason' => 'the period before is signed',
+        ]);
         $this->settings->forget();
     }
 }

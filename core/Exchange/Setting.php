@@ -104,6 +104,36 @@ enum Setting: string
     }
 
     /**
+     * What a name means, such as `residue_limit`, or `residue_limit.GBP` for one currency.
+     *
+     * @return array{self, ?string} the setting, and what it is said for
+     *
+     * @throws RowFault when there is none
+     */
+    public static function named(string $name): array
+    {
+        [$of, $for] = [...explode('.', $name, 2), null];
+        $setting = self::tryFrom((string) $of);
+        if ($setting === null || ($for !== null && ! $setting->isSaidFor($for))) {
+            throw new RowFault('name', $name, 'one of '.implode(', ', array_column(self::cases(), 'value')).' is expected');
+        }
+
+        return [$setting, $for];
+    }
+
+    /** Whether persons may change it while the books are kept. */
+    public function isPolicy(): bool
+    {
+        return $this !== self::BaseCurrency && $this !== self::Period;
+    }
+
+    /** Whether it says when a second person is asked, and who that may be: a reviewer changes it (R13). */
+    public function isOfTheSecondPerson(): bool
+    {
+        return $this === self::ApprovalLimit || $this === self::OutsideReviewer;
+    }
+
+    /**
      * Whether the value is one that the setting can have.
      *
      * @throws RowFault when it is not

@@ -28,6 +28,7 @@ const views = [
     '/residues',
     '/currency',
     '/currency/results',
+    '/policies?of=residue_limit',
     '/agreements',
     '/suppliers',
     '/suppliers/1',

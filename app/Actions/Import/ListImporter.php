@@ -34,12 +34,7 @@ final class ListImporter extends Importer
     /** @param  array<string, string>  $row */
     private function setting(array $row): Outcome
     {
-        $parts = explode('.', $row['name'], 2);
-        $for = $parts[1] ?? null;
-        $setting = Setting::tryFrom($parts[0]);
-        if ($setting === null || ($for !== null && ! $setting->isSaidFor($for))) {
-            throw new RowFault('name', $row['name'], 'one of '.implode(', ', array_column(Setting::cases(), 'value')).' is expected');
-        }
+        [$setting] = Setting::named($row['name']);
         if ($setting !== Setting::Period || ! $this->isOwnPeriod($row['value'])) {
             $setting->check($row['value']);
         }
@@ -58,10 +53,12 @@ final class ListImporter extends Importer
                 "the books are kept in {$this->books->base()->code} and hold postings; the base currency can no longer change",
             );
         }
-        $this->books->write('INSERT INTO settings (name, value, recorded_at) VALUES (?, ?, ?)', [
+        $this->books->write('INSERT INTO settings (name, value, recorded_at, who, reason) VALUES (?, ?, ?, ?, ?)', [
             $row['name'],
             $row['value'],
             Moment::now(),
+            $this->books->who(),
+            'as the file says',
         ]);
         $this->books->settingsChanged();
 

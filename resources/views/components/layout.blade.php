@@ -32,13 +32,7 @@
                 <kbd class="absolute right-2 top-1.5" aria-hidden="true">/</kbd>
             </form>
             @if ($user)
-                <a href="{{ route('journals') }}">Journals</a>
-                <a href="{{ route('outbox') }}">Outbox</a>
-                <a href="{{ route('trail') }}">Trail</a>
-                <form action="{{ route('sign-out') }}" method="post" class="flex gap-3 items-center" hx-boost="false">@csrf
-                    <span class="soft">{{ $user->name }}, {{ $user->role->value }}</span>
-                    <button class="soft underline underline-offset-2 cursor-pointer">Sign out</button>
-                </form>
+                <x-seat :user="$user" />
             @endif
         </div>
         @if ($stations !== [])

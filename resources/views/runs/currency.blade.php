@@ -6,7 +6,7 @@
             {{ Say::count(count($run->lines()), 'item') }} {{ count($run->lines()) === 1 ? 'changes' : 'change' }}, net
             {{ $run->total()->grouped() }} {{ $base->code }}. <a href="{{ route('rates') }}">Rates</a>,
             <a href="{{ route('exchange-results') }}">gains and losses</a>,
-            <a href="{{ route('settings') }}">settings</a></p>
+            <a href="{{ route('policies') }}">settings</a></p>
         @include('runs.currency-sums')
         @include('runs.advances')
         @include('runs.lines', ['taken' => 'Revalued', 'leftOut' => 'Left as it stands'])

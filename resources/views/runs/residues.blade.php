@@ -3,7 +3,7 @@
     <div class="pane" x-data="grid">
         <h1>Residues as of {{ Say::day($run->asOf()) }}</h1>
         <p class="lead">{{ Say::count(count($run->lines()), 'item') }} inside the policy, {{ $run->total()->grouped() }} {{ $base->code }}:
-            {{ $run->policy() }}. <a href="{{ route('settings') }}">Settings</a></p>
+            {{ $run->policy() }}. <a href="{{ route('policies') }}">Settings</a></p>
         @include('runs.lines', ['taken' => 'Written off', 'leftOut' => 'Near misses and what else stays'])
     </div>
     <aside class="pane worktop" id="worktop" aria-label="What posting would write">

@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use Ajuste\Core\Exchange\Setting;
+use Ajuste\Core\Refusal;
+use App\Actions\Approvals\SecondPerson;
+use App\Actions\Posting\Once;
+use App\Actions\Posting\Reason;
+use App\Queries\Settings;
+use App\Support\Actor;
+use App\Support\AuditTrail;
+use App\Support\Moment;
+use Illuminate\Support\Facades\DB;
+
+/** Changes a policy of the books. What held before stays in them, with who said it and why. */
+final readonly class KeepPolicy
+{
+    public function __construct(private Settings $settings, private Actor $actor, private AuditTrail $audit) {}
+
+    /**
+     * @param string $name such as `residue_limit`, or for one currency or run `residue_limit.GBP`
+     *
+     * @throws Refusal when there is no such policy, it cannot have the value, it is the same, no reason is given, or the person may not
+     */
+    public function post(string $key, string $name, string $value, string $reason): void
+    {
+        Once::for($key, function () use ($name, $value, $reason): int {
+            $value = trim($value);
+            [$setting] = Setting::named($name);
+            if (! $setting->isPolicy()) {
+                throw new Refusal("“{$name}” is not changed here: the base currency stays, and the period moves on when it is signed.");
+            }
+            if ($setting->isOfTheSecondPerson()) {
+                SecondPerson::refuseOthers();
+            }
+            $setting->check($value);
+            $stands = DB::table('settings')->where('name', $name)->orderByDesc('id')->value('value');
+            if (($stands ?? (str_contains($name, '.') ? null : $setting->default())) === $value) {
+                throw new Refusal("It is “{$value}” already. Nothing was changed.");
+            }
+            $why = Reason::of($reason, 'Say why the policy changes.');
+            $id = DB::table('settings')->insertGetId([
+                'name' => $name, 'value' => $value, 'recorded_at' => Moment::now(), 'who' => $this->actor->who, 'reason' => $why,
+            ]);
+            $this->audit->record('policy', "setting {$id}", $why, ['name' => $name, 'from' => (string) $stands, 'to' => $value]);
+            $this->settings->forget();
+
+            return $id;
+        });
+    }
+}

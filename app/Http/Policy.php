@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http;
+
+use Ajuste\Core\Exchange\Setting;
+use stdClass;
+
+/** A policy as the page shows it. */
+final readonly class Policy
+{
+    /**
+     * @param string $name as settings.csv has it
+     * @param string $for the currency or run that it is said for, or blank
+     * @param list<stdClass> $versions the latest first
+     */
+    public function __construct(
+        public Setting $setting,
+        public string $name,
+        public string $for,
+        public string $does,
+        public string $value,
+        public array $versions,
+    ) {}
+
+    /** `Residue limit, GBP` */
+    public function title(): string
+    {
+        return ucfirst(str_replace('_', ' ', $this->setting->value)).($this->for === '' ? '' : ', '.str_replace('_', ' ', $this->for));
+    }
+}

@@ -1,0 +1,9 @@
+@props(['user'])
+<a href="{{ route('journals') }}">Journals</a>
+<a href="{{ route('outbox') }}">Outbox</a>
+<a href="{{ route('trail') }}">Trail</a>
+<a href="{{ route('policies') }}">Settings</a>
+<form action="{{ route('sign-out') }}" method="post" class="flex gap-3 items-center" hx-boost="false">@csrf
+    <span class="soft">{{ $user->name }}, {{ $user->role->value }}</span>
+    <button class="soft underline underline-offset-2 cursor-pointer">Sign out</button>
+</form>

@@ -1,0 +1,69 @@
+@use('App\Http\Say')
+<x-layout title="Policies" class="halves">
+    <div class="pane" x-data="grid">
+        <p><b>Policies</b> · <a href="{{ route('settings') }}">Reasons, payers and rules</a> · <a href="{{ route('rates') }}">Rates</a> ·
+            <a href="{{ route('agreements') }}">Agreements</a></p>
+        <h1>Policies of the books</h1>
+        <x-filter />
+        <table class="grid-table mt-2" data-list>
+            <thead>
+                <tr>
+                    <th scope="col"><button type="button">Policy</button></th>
+                    <th scope="col"><button type="button">Now</button></th>
+                    <th scope="col"><button type="button">What it does</button></th>
+                </tr>
+            </thead>
+            <tbody>
+                @foreach ($policies as $station => $of)
+                    @foreach ($of as $policy)
+                        <tr @class(['current' => $policy->name === $chosen?->name])>
+                            <td><a href="{{ route('policies', ['of' => $policy->name]) }}">{{ $policy->title() }}</a><br><span
+                                    class="slate">{{ $station }}</span></td>
+                            <td class="font-semibold">{{ $policy->value === '' ? 'none' : $policy->value }}</td>
+                            <td class="soft">{{ $policy->does }}</td>
+                        </tr>
+                    @endforeach
+                @endforeach
+            </tbody>
+        </table>
+        <x-table-foot name="policies" />
+    </div>
+    <aside class="pane worktop" id="worktop" aria-label="The chosen policy">
+        @if ($chosen === null)
+            <p class="soft">Choose a policy to change it, or to see what it was.</p>
+        @else
+            <h2 class="title">{{ $chosen->title() }}</h2>
+            <p class="lead">{{ ucfirst($chosen->does) }}.</p>
+            @if (Auth::user()->role->mayWrite())
+                <form method="post" action="{{ route('policies.post') }}" class="grid gap-3">@csrf
+                    <input type="hidden" name="key" value="{{ $key }}">
+                    <input type="hidden" name="of" value="{{ $chosen->setting->value }}">
+                    @if ($mayBeFor)
+                        <label class="grid">For one currency or run only <input type="text" name="for" value="{{ old('for', $chosen->for) }}" class="w-40"
+                                placeholder="all"></label>
+                    @endif
+                    <label class="grid">From now on <input type="text" name="value" value="{{ old('value', $chosen->value) }}" class="w-72"
+                            data-hotkey="e"></label>
+                    <label class="grid">Because <input type="text" name="reason" value="{{ old('reason') }}" required class="w-full"></label>
+                    <span><button class="button main" data-main>Change it <kbd>Ctrl ↵</kbd></button></span>
+                </form>
+            @endif
+            <h2>Versions</h2>
+            <table class="grid-table">
+                <tbody>
+                    @forelse ($chosen->versions as $version)
+                        <tr>
+                            <td class="font-semibold">{{ $version->value === '' ? 'none' : $version->value }}</td>
+                            <td class="nowrap">{{ Say::moment($version->recorded_at) }}</td>
+                            <td class="soft">{{ $version->who }}{{ $version->reason === '' ? '' : ": {$version->reason}" }}</td>
+                        </tr>
+                    @empty
+                        <tr>
+                            <td>Never said: {{ $chosen->value === '' ? 'none' : $chosen->value }} is what holds without being said.</td>
+                        </tr>
+                    @endforelse
+                </tbody>
+            </table>
+        @endif
+    </aside>
+</x-layout>
