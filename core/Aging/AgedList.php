@@ -8,7 +8,10 @@ use Ajuste\Core\Calendar\AgeBuckets;
 use Ajuste\Core\Calendar\AgedBasis;
 use Ajuste\Core\Calendar\Day;
 use Ajuste\Core\Money\Money;
+use Ajuste\Core\Money\Rounding;
+use Ajuste\Core\Refusal;
 use Ajuste\Core\Subledger\Side;
+use Closure;
 
 /** Open items by age as of a day (R11), one row for each customer and currency, in base currency at carrying amount. */
 final readonly class AgedList
@@ -68,6 +71,109 @@ final readonly class AgedList
         }
 
         return new self($asOf, $buckets, $credits, $rows);
+    }
+
+    /** What of the debits is late, in tenths of a percent; by due date only. Null where nothing is owed. */
+    public function overdue(): ?int
+    {
+        $owed = array_sum($this->totals->amounts);
+        $late = $owed - $this->totals->amounts[0];
+
+        return $this->buckets->basis === AgedBasis::DueDate && $owed > 0 ? Rounding::proportion(1000, $late, $owed) : null;
+    }
+
+    /** What the largest customers have of all that customers owe, in tenths of a percent. Null where nothing is owed. */
+    public function concentration(int $largest): ?int
+    {
+        $byCustomer = [];
+        foreach ($this->rows as $row) {
+            $byCustomer[$row->customer] = ($byCustomer[$row->customer] ?? 0) + $row->total;
+        }
+        $owing = array_filter($byCustomer, static fn (int $total): bool => $total > 0);
+        rsort($owing);
+        $all = array_sum($owing);
+
+        return $all === 0 ? null : Rounding::proportion(1000, array_sum(array_slice($owing, 0, $largest)), $all);
+    }
+
+    /** @return array<string, AgedRow> by customer and currency */
+    public function byKey(): array
+    {
+        return array_column(array_map(static fn (AgedRow $row): array => ["{$row->customer}\0{$row->currency}", $row], $this->rows), 1, 0);
+    }
+
+    /**
+     * The same figures by another name than the customer's: a group, a country.
+     *
+     * @param Closure(AgedRow): string $name
+     * @return array<string, AgedRow> by name, in its order; the rows name no customer
+     */
+    public function summed(Closure $name): array
+    {
+        $sums = [];
+        foreach ($this->rows as $row) {
+            $of = $name($row);
+            $nameless = new AgedRow('', $of, '', $row->amounts, $row->unapplied);
+            $sums[$of] = isset($sums[$of]) ? $sums[$of]->plus($nameless) : $nameless;
+        }
+        ksort($sums, SORT_STRING);
+
+        return $sums;
+    }
+
+    /**
+     * What each customer and currency has more than on an earlier day, those that have nothing any more too.
+     *
+     * @return array<string, AgedRow> by customer and currency
+     *
+     * @throws Refusal when the columns are others
+     */
+    public function since(self $then): array
+    {
+        if ($then->buckets->labels !== $this->buckets->labels) {
+            throw new Refusal('Two aged lists can be compared only by the same columns.');
+        }
+
+        return self::changes($this->byKey(), $then->byKey());
+    }
+
+    /**
+     * @param array<string, AgedRow> $now
+     * @param array<string, AgedRow> $then by the same names
+     * @return array<string, AgedRow> in the order of the names
+     */
+    public static function changes(array $now, array $then): array
+    {
+        $changes = array_map(static fn (AgedRow $row): AgedRow => $row->nil(), $now + $then);
+        foreach ($changes as $key => $nil) {
+            $changes[$key] = ($now[$key] ?? $nil)->less($then[$key] ?? $nil);
+        }
+        ksort($changes, SORT_STRING);
+
+        return $changes;
+    }
+
+    /**
+     * The same figures document by document. Credits stay with themselves, whatever they are set against for show.
+     *
+     * @param iterable<int, AgedItem> $items by item id, which may come several times
+     * @return array<int, AgedRow> by item id, without those that come to nothing
+     */
+    public function documents(iterable $items): array
+    {
+        $rows = [];
+        foreach ($items as $id => $item) {
+            $rows[$id] ??= [$item, array_fill(0, count($this->buckets->labels), 0), 0];
+            foreach ($this->parts($item) as $part) {
+                $part->column === null ? ($rows[$id][2] += $part->base) : ($rows[$id][1][$part->column] += $part->base);
+            }
+        }
+        $documents = [];
+        foreach ($rows as $id => [$item, $amounts, $unapplied]) {
+            $documents[$id] = new AgedRow($item->customer, $item->name, $item->currency, array_values($amounts), $unapplied);
+        }
+
+        return array_filter($documents, static fn (AgedRow $row): bool => ! $row->isNil());
     }
 
     /** What the control account has beyond the list, base currency; nil when they tie (R11). */

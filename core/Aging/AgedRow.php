@@ -20,6 +20,27 @@ final readonly class AgedRow
         $this->total = array_sum($amounts) + $unapplied;
     }
 
+    /** The same row with nothing in it. */
+    public function nil(): self
+    {
+        return new self($this->customer, $this->name, $this->currency, array_fill(0, count($this->amounts), 0), 0);
+    }
+
+    /** What it has more than another row, column by column. */
+    public function less(self $other): self
+    {
+        $amounts = array_map(static fn (int $now, int $then): int => $now - $then, $this->amounts, $other->amounts);
+
+        return new self($this->customer, $this->name, $this->currency, $amounts, $this->unapplied - $other->unapplied);
+    }
+
+    public function plus(self $other): self
+    {
+        $amounts = array_map(static fn (int $one, int $more): int => $one + $more, $this->amounts, $other->amounts);
+
+        return new self($this->customer, $this->name, $this->currency, $amounts, $this->unapplied + $other->unapplied);
+    }
+
     public function isNil(): bool
     {
         return $this->unapplied === 0 && array_filter($this->amounts) === [];

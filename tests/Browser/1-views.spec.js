@@ -28,6 +28,8 @@ const views = [
     '/residues',
     '/currency',
     '/currency/results',
+    '/aged?by=document&compare=2026-09-30',
+    '/aged?compare=2026-09-30',
     '/policies?of=residue_limit',
     '/agreements',
     '/suppliers',

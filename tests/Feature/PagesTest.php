@@ -83,6 +83,8 @@ final class PagesTest extends BooksTestCase
                 '/allowance',
                 '/approvals',
                 '/currency/results',
+                '/aged?by=document&compare=2026-09-30',
+                '/aged?compare=2026-09-30',
                 '/policies',
                 '/policies?of=residue_limit',
                 '/agreements',

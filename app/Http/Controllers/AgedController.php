@@ -4,14 +4,18 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use Ajuste\Core\Aging\AgedBy;
 use Ajuste\Core\Aging\AgedList;
 use Ajuste\Core\Aging\AgedRow;
+use Ajuste\Core\Calendar\Day;
 use Ajuste\Core\Money\Money;
 use App\Http\AgedLine;
 use App\Http\Download;
 use App\Http\ViewPoint;
 use App\Models\Customer;
 use App\Queries\AgedItems;
+use App\Queries\AgedRows;
+use App\Queries\AgedShown;
 use App\Queries\ControlFigures;
 use App\Queries\Positions;
 use App\Queries\Reports;
@@ -22,24 +26,46 @@ use Illuminate\View\View;
 
 final class AgedController
 {
-    public function index(Request $request, ViewPoint $at, Settings $settings, Reports $reports, ControlFigures $figures): View
-    {
+    public function index(
+        Request $request,
+        ViewPoint $at,
+        Settings $settings,
+        Reports $reports,
+        ControlFigures $figures,
+        AgedRows $rows,
+    ): View {
         $list = $this->list($request, $at, $reports);
-
-        $shown = array_slice($list->rows, 0, min(20_000, max(300, $request->integer('rows', 300))));
+        $all = $this->rows($request, $at, $reports, $rows, $list);
+        $shown = array_slice($all, 0, min(20_000, max(300, $request->integer('rows', 300))));
+        $numbers = array_map(static fn (AgedShown $of): string => $of->row->customer, $shown);
 
         return view('aged.index', [
             'list' => $list,
             'base' => $settings->base(),
             'figures' => $figures->at($at->account, $at->asOf, $at->knownAt),
-            'asked' => array_filter([
-                'basis' => $this->option($request, 'basis'),
-                'buckets' => $this->option($request, 'buckets'),
-                'credits' => $this->option($request, 'credits'),
-            ]),
+            'asked' => array_filter(array_map(fn (string $name): ?string => $this->option($request, $name), [
+                'basis' => 'basis', 'buckets' => 'buckets', 'credits' => 'credits', 'by' => 'by', 'compare' => 'compare',
+            ])),
+            'by' => self::by($request),
+            'compared' => $this->option($request, 'compare'),
             'shown' => $shown,
-            'ids' => Customer::query()->whereIn('customer', array_column($shown, 'customer'))->pluck('id', 'customer'),
+            'count' => count($all),
+            'ids' => Customer::query()->whereIn('customer', $numbers)->pluck('id', 'customer'),
         ]);
+    }
+
+    /** @return list<AgedShown> */
+    private function rows(Request $request, ViewPoint $at, Reports $reports, AgedRows $rows, AgedList $list): array
+    {
+        $day = $this->option($request, 'compare');
+        $then = $day === null ? null : $this->list($request, $at, $reports, Day::of($day));
+
+        return $rows->of($list, self::by($request), $at->account, $at->knownAt, $then);
+    }
+
+    private static function by(Request $request): AgedBy
+    {
+        return AgedBy::tryFrom($request->string('by')->toString()) ?? AgedBy::Customer;
     }
 
     /** The items behind one figure of the list. */
@@ -51,7 +77,9 @@ final class AgedController
         Reports $reports,
         AgedItems $items,
         Positions $positions,
+        AgedRows $aged,
     ): View {
+        $day = $this->option($request, 'compare');
         $list = $this->list($request, $at, $reports);
         $column = $request->string('column')->toString();
         $currency = $request->string('currency')->toString();
@@ -73,6 +101,10 @@ final class AgedController
             'documents' => $positions->titles(array_values(array_unique(array_column($rows, 'itemId')))),
             'list' => $list,
             'base' => $settings->base(),
+            'compared' => $day,
+            'moved' => $day === null ? [] : $aged->moved(
+                $list, $this->list($request, $at, $reports, Day::of($day)), $at->account, $customer->id, $at->knownAt,
+            ),
         ]);
     }
 
@@ -83,36 +115,45 @@ final class AgedController
         Settings $settings,
         Reports $reports,
         ControlFigures $figures,
+        AgedRows $rows,
     ): Response {
         $list = $this->list($request, $at, $reports);
+        $compared = $this->option($request, 'compare');
         $say = static fn (int $minor): string => Money::ofMinor($minor, $settings->base())->decimal();
-        $cells = static fn (AgedRow $row, string $customer, string $name): array => [
-            $customer,
-            $name,
+        $cells = static fn (AgedRow $row, string $document, ?AgedRow $change): array => [
+            $row->customer,
+            $row->name,
+            $document,
             $row->currency,
             ...array_map($say, $row->amounts),
             $say($row->unapplied),
             $say($row->total),
+            ...$compared === null ? [] : [$change === null ? '' : $say($change->total)],
         ];
         $control = $figures->at($at->account, $at->asOf, $at->knownAt)->control;
         $blank = array_fill(0, count($list->buckets->labels) + 1, '');
-        $rows = [
-            ['customer', 'name', 'currency', ...$list->buckets->labels, 'unapplied', 'total'],
-            ...array_map(static fn (AgedRow $row): array => $cells($row, $row->customer, $row->name), $list->rows),
-            $cells($list->totals, 'total', ''),
-            ["control account {$at->account->number}", "as of {$at->asOf}", '', ...$blank, $control->decimal()],
-            ['difference', '', '', ...$blank, $list->difference($control)->decimal()],
+        $totals = new AgedRow('total', '', '', $list->totals->amounts, $list->totals->unapplied);
+        $table = [
+            ['customer', 'name', 'document', 'currency', ...$list->buckets->labels, 'unapplied', 'total',
+                ...$compared === null ? [] : ["since {$compared}"]],
+            ...array_map(
+                static fn (AgedShown $of): array => $cells($of->row, $of->document, $of->change),
+                $this->rows($request, $at, $reports, $rows, $list),
+            ),
+            $cells($totals, '', null),
+            ["control account {$at->account->number}", "as of {$at->asOf}", '', '', ...$blank, $control->decimal()],
+            ['difference', '', '', '', ...$blank, $list->difference($control)->decimal()],
         ];
 
-        return Download::table($rows, "aged-{$at->account->number}-{$at->asOf}", $format, range(3, 4 + count($list->buckets->labels)));
+        return Download::table($table, "aged-{$at->account->number}-{$at->asOf}", $format, range(4, 6 + count($list->buckets->labels)));
     }
 
     /** By the policies of the books, or those that the address asks for. */
-    private function list(Request $request, ViewPoint $at, Reports $reports): AgedList
+    private function list(Request $request, ViewPoint $at, Reports $reports, ?string $day = null): AgedList
     {
         $asked = fn (string $name): ?string => $this->option($request, $name);
 
-        return $reports->aged($at->account, $at->asOf, $asked('basis'), $asked('buckets'), $asked('credits'), $at->knownAt);
+        return $reports->aged($at->account, $day ?? $at->asOf, $asked('basis'), $asked('buckets'), $asked('credits'), $at->knownAt);
     }
 
     private function option(Request $request, string $name): ?string

@@ -1,5 +1,6 @@
 @use('Ajuste\Core\Calendar\AgedBasis')
 @php
+    use Ajuste\Core\Aging\AgedBy;
     use Ajuste\Core\Aging\Credits;
     use Ajuste\Core\Money\Money;
     use App\Http\Say;
@@ -7,6 +8,7 @@
     $cell = fn(int $minor) => $minor === 0 ? '·' : $money($minor)->grouped();
     $words = fn(string $label) => $label === 'not_due' ? 'Not due' : ucfirst(str_replace(['_', '-'], [' ', '–'], $label));
     $with = fn(array $change) => route('aged', array_filter([...$asked, ...$change]));
+    $percent = fn(int $tenths) => number_format($tenths / 10, 1) . ' %';
     $difference = $list->difference($figures->control);
 @endphp
 <x-layout title="Aged receivables" station="aged">
@@ -20,14 +22,21 @@
                 <a class="tag" href="{{ $with(['credits' => $way->value]) }}"
                     @if ($list->credits === $way) aria-current="true" @endif>{{ $way->words() }}</a>
             @endforeach
+            <span class="w-2"></span>
+            @foreach (AgedBy::cases() as $way)
+                <a class="tag" href="{{ $with(['by' => $way->value]) }}"
+                    @if ($by === $way) aria-current="true" @endif>by {{ $way->value }}</a>
+            @endforeach
             <form action="{{ route('aged') }}" class="flex gap-2 items-center ml-2">
                 @foreach ($asked as $name => $value)
-                    @if ($name !== 'buckets')
+                    @if (!in_array($name, ['buckets', 'compare'], true))
                         <input type="hidden" name="{{ $name }}" value="{{ $value }}">
                     @endif
                 @endforeach
                 <label>Columns end at <input type="text" name="buckets" value="{{ implode(',', $list->buckets->edges) }}" class="w-24"></label> <span
                     class="slate">days</span>
+                <label>Compare with <x-day name="compare" :value="$compared" data-hotkey="c" /></label>
+                <button class="button py-0.5!">Show</button>
             </form>
             <a class="tag ml-auto" href="{{ route('movement') }}">Movement</a><a class="tag" href="{{ route('allowance') }}">Allowance</a>
             <a class="tag" href="{{ route('measures') }}">Measures</a>
@@ -38,13 +47,17 @@
         <div x-data="grid">
             <x-filter />
             @include('aged.list')
-            @if (count($shown) < count($list->rows))
-                <p class="mt-2"><a href="{{ $with(['rows' => (string) (count($shown) + 1000)]) }}">{{ number_format(count($list->rows) - count($shown)) }}
+            @if (count($shown) < $count)
+                <p class="mt-2"><a href="{{ $with(['rows' => (string) (count($shown) + 1000)]) }}">{{ number_format($count - count($shown)) }}
                         more</a></p>
             @endif
             <x-table-foot name="aged" />
         </div>
         <x-svg.age-bar :list="$list" />
+        @if ($list->overdue() !== null)
+            <p class="soft mt-2">Overdue {{ $percent($list->overdue()) }}; the ten largest customers owe
+                {{ $percent($list->concentration(10) ?? 0) }} of what customers owe.</p>
+        @endif
         <p class="mt-3">List total <b class="text-lg">{{ Say::balance($money($list->totals->total)) }}</b> &nbsp; Control account
             {{ $figures->account->number }} <b class="text-lg">{{ Say::balance($figures->control) }}</b> &nbsp;
             @if ($difference->isZero())

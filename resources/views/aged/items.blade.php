@@ -54,5 +54,6 @@
             </tbody>
         </table>
         <x-table-foot name="aged-items" />
+        @includeWhen($compared !== null, 'aged.moved')
     </div>
 </x-layout>

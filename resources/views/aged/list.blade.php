@@ -1,10 +1,14 @@
+@use('Ajuste\Core\Aging\AgedBy')
 @use('App\Http\Say')
 <table class="grid-table mt-2" data-list data-decimals="{{ $base->decimals }}">
     <thead>
         <tr>
             <th scope="col">
-                <button type="button">Customer</button>
+                <button type="button">{{ in_array($by, [AgedBy::Customer, AgedBy::Document], true) ? 'Customer' : ucfirst($by->value) }}</button>
             </th>
+            @if ($by === AgedBy::Document)
+                <th scope="col"><button type="button">Document</button></th>
+            @endif
             <th scope="col" data-skip="1">Age</th>
             @foreach ($list->buckets->labels as $label)
                 <th scope="col" class="n">
@@ -17,25 +21,39 @@
             <th scope="col" class="n">
                 <button type="button">Total</button>
             </th>
+            @if ($compared !== null)
+                <th scope="col" class="n"><button type="button">Since {{ Say::shortDay($compared) }}</button></th>
+            @endif
         </tr>
     </thead>
     <tbody>
-        @forelse ($shown as $row)
+        @forelse ($shown as $each)
             @php
-                $of = ['customer' => $ids[$row->customer], 'currency' => $row->currency, ...$asked];
-                $open = fn(string $column) => route('aged.items', [...$of, 'column' => $column]);
+                $row = $each->row;
+                $of = ['customer' => $ids[$row->customer] ?? 0, 'currency' => $row->currency, ...$asked];
+                $open = fn(string $column) => $row->customer === '' ? null : route('aged.items', [...$of, 'column' => $column]);
             @endphp
             <tr data-minor="{{ $row->total }}">
-                <td class="nowrap"><a href="{{ $open('') }}">{{ $row->name }}</a>
+                <td class="nowrap">
+                    @if ($row->customer === '')
+                        {{ $row->name === '' ? 'none' : $row->name }}
+                    @else
+                        <a href="{{ $open('') }}">{{ $row->customer }} {{ $row->name }}</a>
+                    @endif
                     @if ($row->currency !== $base->code)
                         <span class="slate">{{ $row->currency }}</span>
                     @endif
                 </td>
+                @if ($by === AgedBy::Document)
+                    <td class="nowrap"><a href="{{ route('document', $each->itemId) }}">{{ $each->document }}</a></td>
+                @endif
                 <td data-skip="1"><x-svg.age-strip :row="$row" /></td>
                 @foreach ($row->amounts as $column => $amount)
                     <td class="n" data-sort="{{ $amount }}" data-copy="{{ $money($amount)->decimal() }}">
                         @if ($amount === 0)
                             <span class="slate">·</span>
+                        @elseif ($row->customer === '')
+                            {{ $cell($amount) }}
                         @else
                             <a href="{{ $open($list->buckets->labels[$column]) }}">{{ $cell($amount) }}</a>
                         @endif
@@ -44,22 +62,30 @@
                 <td class="n" data-sort="{{ $row->unapplied }}" data-copy="{{ $money($row->unapplied)->decimal() }}">
                     @if ($row->unapplied === 0)
                         <span class="slate">·</span>
+                    @elseif ($row->customer === '')
+                        {{ $cell($row->unapplied) }}
                     @else
                         <a href="{{ $open('unapplied') }}">{{ $cell($row->unapplied) }}</a>
                     @endif
                 </td>
                 <td class="n font-semibold" data-sort="{{ $row->total }}" data-copy="{{ $money($row->total)->decimal() }}">
                     {{ $money($row->total)->grouped() }}</td>
+                @if ($compared !== null)
+                    <td class="n" data-sort="{{ $each->change?->total ?? 0 }}">{{ $each->change === null ? '' : $cell($each->change->total) }}</td>
+                @endif
             </tr>
         @empty
             <tr>
-                <td colspan="{{ count($list->buckets->labels) + 4 }}">Nothing is open as of this day.</td>
+                <td colspan="{{ count($list->buckets->labels) + 6 }}">Nothing is open as of this day.</td>
             </tr>
         @endforelse
     </tbody>
     <tfoot>
         <tr>
-            <td>{{ Say::count(count($list->rows), 'row') }}</td>
+            <td>{{ Say::count($count, 'row') }}</td>
+            @if ($by === AgedBy::Document)
+                <td></td>
+            @endif
             <td data-skip="1"></td>
             @foreach ($list->totals->amounts as $amount)
                 <td class="n">{{ $cell($amount) }}</td>
@@ -67,6 +93,9 @@
             <td class="n">
                 {{ $cell($list->totals->unapplied) }}</td>
             <td class="n">{{ $money($list->totals->total)->grouped() }}</td>
+            @if ($compared !== null)
+                <td></td>
+            @endif
         </tr>
     </tfoot>
 </table>

@@ -8,6 +8,7 @@
         <table class="grid-table mt-2" data-list>
             <thead>
                 <tr>
+                    <th scope="col"><button type="button">Station</button></th>
                     <th scope="col"><button type="button">Policy</button></th>
                     <th scope="col"><button type="button">Now</button></th>
                     <th scope="col"><button type="button">What it does</button></th>
@@ -17,8 +18,8 @@
                 @foreach ($policies as $station => $of)
                     @foreach ($of as $policy)
                         <tr @class(['current' => $policy->name === $chosen?->name])>
-                            <td><a href="{{ route('policies', ['of' => $policy->name]) }}">{{ $policy->title() }}</a><br><span
-                                    class="slate">{{ $station }}</span></td>
+                            <td class="slate">{{ $station }}</td>
+                            <td class="nowrap"><a href="{{ route('policies', ['of' => $policy->name]) }}">{{ $policy->title() }}</a></td>
                             <td class="font-semibold">{{ $policy->value === '' ? 'none' : $policy->value }}</td>
                             <td class="soft">{{ $policy->does }}</td>
                         </tr>

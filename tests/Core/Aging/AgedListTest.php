@@ -134,4 +134,57 @@ final class AgedListTest extends TestCase
             }
         }
     }
+
+    public function test_the_same_figures_by_another_name_and_document_by_document(): void
+    {
+        $items = [
+            1 => $this->debit(100, '2026-10-31'), 2 => $this->debit(200, '2026-10-30'), 3 => $this->credit(50, '2026-10-01'),
+            4 => $this->debit(300, '2026-08-01', 'B', 'GBP'), 5 => $this->debit(0, '2026-08-01', 'B', 'GBP'),
+        ];
+        $list = $this->list($items, Credits::OldestFirst);
+        $said = static function (AgedRow $row): string {
+            $amounts = implode(',', $row->amounts);
+
+            return "{$row->customer}|{$row->name} {$amounts}|{$row->unapplied}={$row->total}";
+        };
+        self::assertSame(
+            ['all' => '|all 100,150,0,0,300|0=550'],
+            array_map($said, $list->summed(static fn (): string => 'all')),
+        );
+        self::assertSame(
+            ['EUR' => '|EUR 100,150,0,0,0|0=250', 'GBP' => '|GBP 0,0,0,0,300|0=300'],
+            array_map($said, $list->summed(static fn (AgedRow $row): string => $row->currency)),
+        );
+        self::assertSame([
+            1 => 'A|A 100,0,0,0,0|0=100', 2 => 'A|A 0,200,0,0,0|0=200', 3 => 'A|A 0,0,0,0,0|-50=-50', 4 => 'B|B 0,0,0,0,300|0=300',
+        ], array_map($said, $list->documents($items)), 'credits stay with themselves, what comes to nothing is left out');
+        self::assertSame(
+            $list->totals->total, array_sum(array_map(static fn (AgedRow $row): int => $row->total, $list->documents($items))),
+        );
+    }
+
+    public function test_what_changed_since_an_earlier_day(): void
+    {
+        $then = $this->list([$this->debit(100, '2026-10-30'), $this->debit(70, '2026-10-30', 'B'), $this->debit(9, '2026-10-30', 'D')]);
+        $now = $this->list([$this->debit(40, '2026-10-30'), $this->debit(30, '2026-11-30', 'C'), $this->debit(9, '2026-10-30', 'D')]);
+        self::assertSame(
+            ["A\0EUR" => [0, -60], "B\0EUR" => [0, -70], "C\0EUR" => [30, 0], "D\0EUR" => [0, 0]],
+            array_map(static fn (AgedRow $row): array => array_slice($row->amounts, 0, 2), $now->since($then)),
+        );
+        $this->expectExceptionMessage('only by the same columns');
+        $now->since($this->list([], byDue: false));
+    }
+
+    public function test_how_much_is_overdue_and_with_how_few(): void
+    {
+        $list = $this->list([
+            $this->debit(600, '2026-11-30'), $this->debit(200, '2026-10-30', 'B'), $this->debit(100, '2026-09-30', 'C'),
+            $this->debit(100, '2026-09-30', 'C', 'GBP'), $this->credit(500, '2026-10-01', 'D'),
+        ]);
+        self::assertSame([400, 600, 800, 1000], [
+            $list->overdue(), $list->concentration(1), $list->concentration(2), $list->concentration(9),
+        ], 'in tenths of a percent; who is in credit owes nothing');
+        self::assertSame([null, null], [$this->list([])->overdue(), $this->list([])->concentration(1)]);
+        self::assertNull($this->list([$this->debit(1, '2026-10-30')], byDue: false)->overdue());
+    }
 }

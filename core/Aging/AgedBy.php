@@ -1,0 +1,15 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ajuste\Core\Aging;
+
+/** What the rows of the aged list are. */
+enum AgedBy: string
+{
+    case Customer = 'customer';
+    case Document = 'document';
+    case Group = 'group';
+    case Country = 'country';
+    case Currency = 'currency';
+}

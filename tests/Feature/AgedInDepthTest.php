@@ -1,0 +1,68 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use Illuminate\Support\Facades\Artisan;
+
+/** The aged list by document, group, country and currency, and compared with an earlier day (R11). */
+final class AgedInDepthTest extends BooksTestCase
+{
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->importBasics([
+            'customers.csv' => "customer,name,currency,group,country\nC1,Uno,EUR,shops,ES\nC2,Dos,EUR,shops,FR\nC3,Tres,GBP,,GB\n",
+            'items.csv' => self::items([
+                'I1,invoice,C1,2026-08-01,2026-09-01,EUR,100.00,100.00,,,,', 'I2,invoice,C1,2026-10-01,2026-11-01,EUR,50.00,50.00,,,,',
+                'I3,invoice,C2,2026-09-01,2026-10-01,EUR,70.00,70.00,,,,', 'G1,invoice,C3,2026-08-01,2026-09-20,GBP,10.00,11.54,,,,',
+                'R1,receipt,C2,2026-10-10,,EUR,70.00,70.00,,,,', 'R2,receipt,C1,2026-10-10,,EUR,40.00,40.00,,,,',
+            ]),
+            'matches.csv' => "date,debit_document,credit_document,amount\n2026-10-10,I3,R1,70.00\n2026-10-10,I1,R2,40.00\n",
+        ]);
+        $this->actingAs($this->person());
+    }
+
+    /** @return array<string, string> total by name */
+    private function by(string $by): array
+    {
+        $said = $this->report('aged', ['--by' => $by]);
+        self::assertSame($said['totals']['total'], sprintf('%.2f', array_sum(array_column((array) $said['rows'], 'total'))));
+
+        return array_column((array) $said['rows'], 'total', $by === 'document' ? 'document' : 'name');
+    }
+
+    public function test_the_rows_by_anything_come_to_the_same(): void
+    {
+        self::assertSame(['' => '11.54', 'shops' => '110.00'], $this->by('group'));
+        self::assertSame(['ES' => '110.00', 'GB' => '11.54'], $this->by('country'));
+        self::assertSame(['EUR' => '110.00', 'GBP' => '11.54'], $this->by('currency'));
+        self::assertSame(['Invoice I1' => '60.00', 'Invoice I2' => '50.00', 'Invoice G1' => '11.54'], $this->by('document'));
+        self::assertArrayNotHasKey('rows', $this->report('aged'));
+        foreach (['customer', 'document', 'group', 'country', 'currency'] as $by) {
+            $this->get("/aged?by={$by}")->assertOk()->assertSee('121.54');
+            $this->get("/aged.csv?by={$by}")->assertOk()->assertSee('121.54');
+        }
+        self::assertSame(1, Artisan::call('ajuste:aged', ['--by' => 'moon', '--json' => true]));
+    }
+
+    public function test_compared_with_an_earlier_day_it_names_what_moved(): void
+    {
+        $rows = array_column((array) $this->report('aged', ['--compare' => '2026-09-30'])['rows'], null, 'customer');
+        self::assertSame(['10.00', '-70.00', '0.00'], array_map(
+            static fn (string $of): string => $rows[$of]['change']['total'], ['C1', 'C2', 'C3'],
+        ));
+        self::assertSame(
+            ['50.00', '-100.00', '60.00'],
+            array_slice($rows['C1']['change']['amounts'], 0, 3),
+            'I1 aged and was paid in part',
+        );
+        $this->get('/aged?compare=2026-09-30')->assertOk()->assertSee('Since 30 Sep')->assertSee('Dos');
+        $this->get('/aged?compare=2026-09-30&by=group')->assertOk()->assertSee('−60.00');
+        $this->get("/aged/{$this->customerId('C1')}?compare=2026-09-30")->assertOk()->assertSee('What moved since')->assertSee('I2');
+        $this->get("/aged/{$this->customerId('C2')}?compare=2026-09-30")->assertOk()->assertSee('settled');
+        $this->get('/aged?compare=2026-12-01')->assertStatus(422)->assertSee('earlier day');
+        self::assertSame(1, Artisan::call('ajuste:aged', ['--compare' => '2026-12-01', '--json' => true]));
+    }
+}
