@@ -149,6 +149,7 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/allowance', [RunsController::class, 'index'])->name('allowance')->defaults('kind', 'allowance');
     Route::get('/credit-balances', [RunsController::class, 'index'])->name('credit-balances')->defaults('kind', 'credit-balances');
     Route::get('/aged', [AgedController::class, 'index'])->name('aged');
+    Route::get('/aged/cash-after', [AgedController::class, 'cashAfter'])->name('cash-after');
     Route::get('/aged.{format}', [AgedController::class, 'export'])
         ->name('aged.export')
         ->whereIn('format', ['csv', 'xlsx']);

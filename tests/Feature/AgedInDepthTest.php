@@ -65,4 +65,34 @@ final class AgedInDepthTest extends BooksTestCase
         $this->get('/aged?compare=2026-12-01')->assertStatus(422)->assertSee('earlier day');
         self::assertSame(1, Artisan::call('ajuste:aged', ['--compare' => '2026-12-01', '--json' => true]));
     }
+
+    public function test_receipts_after_the_day_prove_balances(): void
+    {
+        $said = $this->report('cash-after', ['--as-of' => '2026-09-30']);
+        self::assertSame(['2026-09-30', '2026-10-10', '181.54', '110.00', '60.6'], [
+            $said['as_of'], $said['until'], $said['open'], $said['paid'], $said['share'],
+        ]);
+        self::assertSame([
+            ['I1', '100.00', '40.00', '40.0', ['R2']],
+            ['I3', '70.00', '70.00', '100.0', ['R1']],
+            ['G1', '11.54', '0.00', '0.0', []],
+        ], array_map(
+            static fn (array $of): array => [
+                $of['document'],
+                $of['open'],
+                $of['paid'],
+                $of['share'],
+                array_column($of['receipts'], 'document'),
+            ],
+            (array) $said['lines'],
+        ));
+        self::assertSame('0.00', $this->report('cash-after', ['--as-of' => '2026-09-30', '--until' => '2026-10-09'])['paid']);
+        self::assertSame('0.00', $this->report('cash-after', ['--as-of' => '2026-10-31'])['paid']);
+        // Money that was in by then and only unapplied is no later receipt.
+        $this->import(['items.csv' => self::items(['R3,receipt,C1,2026-09-15,,EUR,20.00,20.00,,,,'])]);
+        $this->match('C1', ['I1' => '20.00', 'R3' => ''], '2026-10-12');
+        self::assertSame('110.00', $this->report('cash-after', ['--as-of' => '2026-09-30'])['paid']);
+        $this->get('/aged/cash-after?as_of=2026-09-30')->assertOk()->assertSee('60.6 %')->assertSee('R2 of 10 Oct');
+        $this->get('/aged/cash-after?as_of=2026-09-30&until=2026-09-01')->assertStatus(422)->assertSee('name a later day');
+    }
 }

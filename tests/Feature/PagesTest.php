@@ -85,6 +85,7 @@ final class PagesTest extends BooksTestCase
                 '/currency/results',
                 '/aged?by=document&compare=2026-09-30',
                 '/aged?compare=2026-09-30',
+                '/aged/cash-after',
                 '/policies',
                 '/policies?of=residue_limit',
                 '/agreements',

@@ -16,6 +16,7 @@ use App\Models\Customer;
 use App\Queries\AgedItems;
 use App\Queries\AgedRows;
 use App\Queries\AgedShown;
+use App\Queries\CashAfterDate;
 use App\Queries\ControlFigures;
 use App\Queries\Positions;
 use App\Queries\Reports;
@@ -146,6 +147,19 @@ final class AgedController
         ];
 
         return Download::table($table, "aged-{$at->account->number}-{$at->asOf}", $format, range(4, 6 + count($list->buckets->labels)));
+    }
+
+    /** The auditor's subsequent receipts: which of the open documents have been paid since. */
+    public function cashAfter(Request $request, ViewPoint $at, Settings $settings, CashAfterDate $cash): View
+    {
+        $until = $this->option($request, 'until');
+        $found = $cash->of($at->account, $at->asOf, $until === null ? max($at->asOf, $cash->latest()) : Day::of($until));
+
+        return view('aged.cash-after', [
+            'cash' => $found,
+            'shown' => array_slice($found->lines, 0, min(20_000, max(1_000, $request->integer('rows', 1_000)))),
+            'base' => $settings->base(),
+        ]);
     }
 
     /** By the policies of the books, or those that the address asks for. */
