@@ -17,6 +17,7 @@ use App\Http\Controllers\FindController;
 use App\Http\Controllers\FirstStartController;
 use App\Http\Controllers\IntakeController;
 use App\Http\Controllers\JournalsController;
+use App\Http\Controllers\LateNewsController;
 use App\Http\Controllers\LedgerController;
 use App\Http\Controllers\LostDebtsController;
 use App\Http\Controllers\MovementController;
@@ -138,6 +139,7 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/approvals', [ApprovalsController::class, 'index'])->name('approvals');
     Route::get('/approvals/{id}', [ApprovalsController::class, 'show'])->name('approval')->whereNumber('id');
     Route::get('/currency/results', [RatesController::class, 'results'])->name('exchange-results');
+    Route::get('/late-news', [LateNewsController::class, 'index'])->name('late-news');
     Route::get('/agreements', [PartiesController::class, 'agreements'])->name('agreements');
     Route::get('/suppliers', [PartiesController::class, 'suppliers'])->name('suppliers');
     Route::get('/suppliers/{id}', [PartiesController::class, 'supplier'])->name('supplier')->whereNumber('id');
@@ -276,6 +278,8 @@ Route::middleware('auth')->group(function (): void {
             ->whereNumber('overlay');
         Route::post('/allowance/rates', [AllowanceController::class, 'rate'])->name('allowance.rate');
         Route::post('/documents/{item}/deposit', [DepositsController::class, 'hold'])->name('document.deposit')->whereNumber('item');
+        Route::post('/late-news/take', [LateNewsController::class, 'take'])->name('late-news.take');
+        Route::post('/late-news/leave', [LateNewsController::class, 'leave'])->name('late-news.leave');
         Route::post('/policies', [PoliciesController::class, 'post'])->name('policies.post');
         Route::post('/agreements', [PartiesController::class, 'agree'])->name('agreements.post');
         Route::post('/agreements/end', [PartiesController::class, 'end'])->name('agreement.end');

@@ -61,6 +61,9 @@ final class ImportCommand extends BooksCommand
                 $report->files,
             ),
         );
+        if ($report->late !== []) {
+            $this->line(count($report->late).' rows are dated in a locked period: late news, not in effect until a person decides.');
+        }
         $this->line(
             match (true) {
                 $report->importId !== null => "Committed as import {$report->importId}.",

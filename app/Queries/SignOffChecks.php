@@ -25,6 +25,7 @@ final readonly class SignOffChecks
         private Runs $runs,
         private BankAccounts $banks,
         private ApprovalRequests $approvals,
+        private LateNewsList $news,
     ) {}
 
     /** @return list<Check> beside those of the stations */
@@ -36,6 +37,7 @@ final readonly class SignOffChecks
             $this->clearing($asOf),
             $this->runsUpToDate($account),
             $this->waiting(),
+            $this->lateNews(),
             $this->banks($asOf),
             $this->returned($asOf),
             $this->backup(),
@@ -96,6 +98,13 @@ final readonly class SignOffChecks
         $count = count($this->approvals->waiting());
 
         return new Check('approvals', 'Nothing waits for a second person', $count === 0, $count === 0 ? '' : "{$count} wait", 'approvals');
+    }
+
+    private function lateNews(): Check
+    {
+        $count = $this->news->count();
+
+        return new Check('late news', 'Late news is decided', $count === 0, $count === 0 ? '' : "{$count} rows wait", 'late-news');
     }
 
     private function banks(string $asOf): Check

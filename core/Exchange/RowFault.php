@@ -7,7 +7,7 @@ namespace Ajuste\Core\Exchange;
 use Ajuste\Core\Refusal;
 
 /** A row cannot be taken in: which column, what was found, what was expected. */
-final class RowFault extends Refusal
+class RowFault extends Refusal
 {
     public function __construct(public readonly string $field, public readonly string $value, public readonly string $expected)
     {

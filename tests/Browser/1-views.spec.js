@@ -30,6 +30,7 @@ const views = [
     '/currency/results',
     '/aged?by=document&compare=2026-09-30',
     '/aged?compare=2026-09-30',
+    '/late-news',
     '/aged/cash-after',
     '/policies?of=residue_limit',
     '/agreements',

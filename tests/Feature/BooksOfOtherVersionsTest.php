@@ -32,6 +32,7 @@ final class BooksOfOtherVersionsTest extends BooksTestCase
         '2026_11_26_000003_seals.php' => '3aa0a92000a06f58',
         '2026_11_26_000004_parties.php' => '133c4c5252456197',
         '2026_11_26_000005_policies.php' => 'e87583f92feca733',
+        '2026_11_26_000006_late_news.php' => '41a93092d9941050',
         'bank.sql' => '770872898cc29d3b',
         'books.sql' => '7907943f952f8d8e',
         'notes.sql' => 'd438480598a27fe3',

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use Ajuste\Core\Refusal;
-use App\Actions\Import\RefusedRow;
 use App\Files\SourceFile;
 use App\Files\SourceFiles;
 use App\Files\Table;
@@ -259,9 +258,11 @@ final class ImportTest extends BooksTestCase
         ]);
         self::assertSame(
             ['items.csv 3', 'ledger.csv 2'],
-            array_map(static fn (RefusedRow $row): string => "{$row->file} {$row->row}", $report->refused),
+            array_map(static fn (array $row): string => "{$row['file']} {$row['row']}", (array) $report->toArray()['late']),
         );
-        self::assertStringContainsString('first open day is 2026-10-01', $report->refused[0]->expected);
+        self::assertStringContainsString('first open day is 2026-10-01', $report->late[0]->expected);
+        self::assertSame(['A'], DB::table('items')->where('date', '<=', '2026-09-30')->pluck('document')->all());
+        self::assertSame(0, DB::table('postings')->count());
     }
 
     public function test_sheets_are_read_alike_and_formulas_by_their_stored_result(): void

@@ -8,6 +8,7 @@ use Ajuste\Core\Bank\AccountNumber;
 use Ajuste\Core\Calendar\LockedDays;
 use Ajuste\Core\Exchange\Bank\StatementPages;
 use Ajuste\Core\Exchange\Foreign\PlainWords;
+use Ajuste\Core\Exchange\LateRow;
 use Ajuste\Core\Exchange\RowFault;
 use Ajuste\Core\Exchange\Setting;
 use Ajuste\Core\Money\Currency;
@@ -246,15 +247,11 @@ final class Books
             : throw new RowFault($field, $text, 'a positive amount is expected; the kind or the side says which way it goes');
     }
 
-    /** @throws RowFault when the day is locked */
+    /** @throws LateRow when the day is locked */
     public function open(string $field, string $day): void
     {
         if ($this->locked->includes($day)) {
-            throw new RowFault(
-                $field,
-                $day,
-                "the days through {$this->locked->through} are locked; the first open day is {$this->locked->firstOpenFrom($day)}",
-            );
+            throw new LateRow($field, $day, (string) $this->locked->through, $this->locked->firstOpenFrom($day));
         }
     }
 

@@ -24,6 +24,9 @@ final class FileReport
 
     public int $refused = 0;
 
+    /** Rows dated in a locked period. */
+    public int $late = 0;
+
     public int $vanished = 0;
 
     /** @var list<string> the first of the documents or entries that vanished */

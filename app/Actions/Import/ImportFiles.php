@@ -7,6 +7,7 @@ namespace App\Actions\Import;
 use Ajuste\Core\Exchange\FileKind;
 use Ajuste\Core\Exchange\Foreign\ForeignGuess;
 use Ajuste\Core\Exchange\Habit;
+use Ajuste\Core\Exchange\LateRow;
 use Ajuste\Core\Exchange\Mapping;
 use Ajuste\Core\Exchange\MappingGuess;
 use Ajuste\Core\Exchange\RateXml;
@@ -90,7 +91,7 @@ final class ImportFiles
                 $this->rules->apply();
             };
             self::isLarge($tables) ? Changes::together($write) : $write();
-            $good = $report->refusedCount === 0 || ($rows === RefusedRows::SetAside && $report->canBeSetAside());
+            $good = $report->mayBeKept($rows);
             if ($rows !== null && $good && ! $report->changesNothing()) {
                 $this->keep($importId, $source, $tables, $report);
                 if ($key !== '') {
@@ -293,9 +294,8 @@ final class ImportFiles
     /** @throws RowFault|Refusal when the file cannot be read on, or what it brings does not fit together */
     private function takeRows(SourceFile $file, Mapping $mapping, Importer $importer, FileReport $fileReport, ImportReport $report): void
     {
-        $headings = [];
         /** @var array<int, string> $lines rows that wait for the end of the file, as they stand there */
-        $lines = [];
+        $lines = $headings = [];
         $refuse = static function (int $number, RowFault $fault) use ($report, $fileReport, &$lines): void {
             $report->refuse(
                 $fileReport,
@@ -324,12 +324,16 @@ final class ImportFiles
                 continue;
             }
             $fileReport->rows++;
+            $row = [];
             try {
-                $outcome = $importer->take($mapping->row($cells), $number);
+                $row = $mapping->row($cells);
+                $outcome = $importer->take($row, $number);
                 $outcome === null ? ($lines[$number] = self::line($cells)) : $fileReport->count($outcome);
             } catch (RowFault $fault) {
                 $lines[$number] = self::line($cells);
-                $refuse($number, $fault);
+                $fault instanceof LateRow && LateNewsRow::mayBe($mapping->kind)
+                    ? $report->hear($fileReport, new LateNewsRow($fileReport, $mapping->kind, $number, $row, $fault))
+                    : $refuse($number, $fault);
                 unset($lines[$number]);
             }
         }
@@ -441,6 +445,9 @@ final class ImportFiles
                 'recorded_at' => Moment::now(),
             ]);
         }
+        foreach ($report->late as $row) {
+            DB::table('late_rows')->insert($row->toRow());
+        }
         $each = static fn (string $of): array => array_map(static fn (FileReport $file): int => (int) $file->{$of}, $report->files);
         $count = static fn (string $of): int => array_sum($each($of));
         $this->audit->record('import', "import {$importId}", '', [
@@ -449,6 +456,7 @@ final class ImportFiles
             'new' => $count('new'),
             'changed' => $count('changed'),
             'set_aside' => $report->refusedCount,
+            'late' => count($report->late),
         ]);
     }
 }

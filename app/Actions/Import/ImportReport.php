@@ -22,6 +22,9 @@ final class ImportReport
 
     public int $refusedCount = 0;
 
+    /** @var list<LateNewsRow> rows dated in a locked period, kept until a person decides */
+    public array $late = [];
+
     /** Whether a file as a whole cannot be read; that cannot be set aside. */
     public bool $blocked = false;
 
@@ -37,11 +40,33 @@ final class ImportReport
         }
     }
 
+    /** The same row of an earlier file is no news. */
+    public function hear(FileReport $file, LateNewsRow $row): void
+    {
+        if ($row->isKnown() || in_array($row->digest, array_column($this->late, 'digest'), true)) {
+            $file->same++;
+
+            return;
+        }
+        $file->late++;
+        $this->late[] = $row;
+    }
+
     public function block(string $file, Refusal $why): void
     {
         $this->blocked = true;
         $this->refusedCount++;
         $this->refused[] = new RefusedRow($file, 0, 'file', '', $why->getMessage(), '');
+    }
+
+    /** Whether what was read may be written, as far as rows are refused or late; null: it is only rehearsed. */
+    public function mayBeKept(?RefusedRows $rows): bool
+    {
+        return match ($rows) {
+            RefusedRows::SetAside => $this->refusedCount === 0 || $this->canBeSetAside(),
+            RefusedRows::RefuseLateToo => $this->refusedCount === 0 && $this->late === [],
+            default => $this->refusedCount === 0,
+        };
     }
 
     /** Every refused row can go on the list of Intake: no file is refused as a whole, and none of the rows would be lost. */
@@ -52,7 +77,7 @@ final class ImportReport
 
     public function changesNothing(): bool
     {
-        if ($this->refusedCount > 0) {
+        if ($this->refusedCount > 0 || $this->late !== []) {
             return false;
         }
         foreach ($this->files as $file) {
@@ -71,6 +96,7 @@ final class ImportReport
             'committed' => $this->importId !== null,
             'corrections_not_needed' => $this->needless,
             'files' => array_map(static fn (FileReport $file): array => $file->toArray(), $this->files),
+            'late' => array_map(static fn (LateNewsRow $row): array => $row->toArray(), $this->late),
             'refused' => array_map(static fn (RefusedRow $row): array => [
                 'file' => $row->file, 'row' => $row->row, 'column' => $row->field, 'value' => $row->value, 'expected' => $row->expected,
             ], $this->refused),

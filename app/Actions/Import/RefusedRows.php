@@ -10,6 +10,9 @@ enum RefusedRows
     /** Nothing of them is taken in. */
     case RefuseAll;
 
+    /** Likewise where one of them is dated in a locked period. */
+    case RefuseLateToo;
+
     /** The others are taken in, and these wait on Intake. */
     case SetAside;
 }

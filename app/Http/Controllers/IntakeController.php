@@ -20,6 +20,7 @@ use App\Files\Table;
 use App\Http\Reading;
 use App\Models\Import;
 use App\Models\ImportFile;
+use App\Queries\LateNewsList;
 use App\Queries\Settings;
 use App\Support\Actor;
 use App\Support\AuditTrail;
@@ -36,9 +37,10 @@ final class IntakeController
 {
     private const LARGEST_COMPARED = 30 * 1024 * 1024;
 
-    public function index(): View
+    public function index(LateNewsList $news): View
     {
         return view('intake.index', [
+            'late' => $news->count(),
             'imports' => Import::query()->orderByDesc('id')->limit(100)->get(),
             'files' => ImportFile::query()
                 ->whereIn('import_id', Import::query()->orderByDesc('id')->limit(100)->pluck('id'))

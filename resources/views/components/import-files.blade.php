@@ -31,6 +31,9 @@
                         $some = fn(array $names, int $of) => implode(', ', array_slice($names, 0, 8)) . ($of > 8 ? ' …' : '');
                         $notices = [
                             ...$file['notices'],
+                            ...($file['late'] ?? 0) === 0
+                                ? []
+                                : [App\Http\Say::count($file['late'], 'row') . ' dated in a locked period: kept as late news, not in effect'],
                             ...$file['unused'] === [] ? [] : ['Kept, not used: ' . implode(', ', $file['unused'])],
                             ...$file['changedNames'] === [] ? [] : ['Changed: ' . $some($file['changedNames'], $file['changed'])],
                             ...$file['vanishedNames'] === [] ? [] : ['Not in the file: ' . $some($file['vanishedNames'], $file['vanished'])],

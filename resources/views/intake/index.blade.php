@@ -34,6 +34,10 @@
                 @endforelse
             </tbody>
         </table>
+        @if ($late > 0)
+            <div class="note"><a href="{{ route('late-news') }}">{{ Say::count($late, 'row') }} of late news</a>, dated in a locked period:
+                decide whether the period is opened again, or they go to the next one.</div>
+        @endif
         <h2>Rows set aside</h2>
         <table class="grid-table">
             <thead>

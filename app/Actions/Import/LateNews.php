@@ -1,0 +1,120 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Import;
+
+use Ajuste\Core\Calendar\Day;
+use Ajuste\Core\Exchange\FileKind;
+use Ajuste\Core\Refusal;
+use App\Actions\Posting\Once;
+use App\Actions\Posting\Reason;
+use App\Files\SourceFile;
+use App\Support\Actor;
+use App\Support\AuditTrail;
+use App\Support\Moment;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\File;
+use stdClass;
+
+/** Decides about what came with a date in a locked period: it is taken in on an open day, or left out with a reason (R13). */
+final readonly class LateNews
+{
+    public function __construct(private ImportFiles $import, private Actor $actor, private AuditTrail $audit) {}
+
+    /**
+     * Takes in all that came of one document or entry.
+     *
+     * @param string $date the day on which it takes effect; its own, once the period was opened again
+     *
+     * @throws Refusal when it is decided already, or cannot be taken in on that day
+     */
+    public function take(string $key, string $kind, string $name, string $date, string $reason): void
+    {
+        $why = Reason::of($reason, 'Say why it is taken in on that day.');
+        $rows = $this->waiting($kind, $name);
+        $day = Day::of($date);
+        $folder = sys_get_temp_dir().'/ajuste-late-'.bin2hex(random_bytes(6));
+        File::ensureDirectoryExists($folder);
+        try {
+            $path = "{$folder}/{$kind}.csv";
+            File::put($path, self::csv($rows, $day));
+            $file = new SourceFile("{$kind}.csv", $path, FileKind::from($kind));
+            $report = $this->import->post([$file], RefusedRows::RefuseLateToo, "late news: {$name}", "{$key}-rows");
+        } finally {
+            File::deleteDirectory($folder);
+        }
+        if ($report->refusedCount > 0 || $report->late !== []) {
+            $fault = $report->refused[0] ?? $report->late[0];
+            throw new Refusal("{$name} cannot be taken in on {$day}: {$fault->field} “{$fault->value}”: {$fault->expected}.");
+        }
+        $this->decide($key, $rows, 'taken', $day, $why);
+    }
+
+    /** @throws Refusal when it is decided already, or no reason is given */
+    public function leave(string $key, string $kind, string $name, string $reason): void
+    {
+        $this->decide($key, $this->waiting($kind, $name), 'left', null, Reason::of($reason, 'Say why it is left out.'));
+    }
+
+    /** @param  non-empty-list<stdClass>  $rows */
+    private function decide(string $key, array $rows, string $decision, ?string $date, string $why): void
+    {
+        Once::for($key, function () use ($rows, $decision, $date, $why): int {
+            foreach ($rows as $row) {
+                DB::table('late_decisions')->insertOrIgnore([
+                    'late_id' => $row->id,
+                    'decision' => $decision,
+                    'date' => $date,
+                    'reason' => $why,
+                    'who' => $this->actor->who,
+                    'recorded_at' => Moment::now(),
+                ]);
+            }
+            $this->audit->record(
+                "late news {$decision}",
+                "late {$rows[0]->id}",
+                $why,
+                ['name' => $rows[0]->name, 'date' => (string) $date],
+            );
+
+            return (int) $rows[0]->id;
+        });
+    }
+
+    /**
+     * @return non-empty-list<stdClass>
+     *
+     * @throws Refusal
+     */
+    private function waiting(string $kind, string $name): array
+    {
+        $rows = array_values(
+            DB::table('late_rows')
+                ->where(['kind' => $kind, 'name' => $name])
+                ->whereNotIn('id', DB::table('late_decisions')->select('late_id'))
+                ->orderBy('id')
+                ->get()
+                ->all(),
+        );
+
+        return $rows !== [] ? $rows : throw Refusal::done("Nothing of {$name} waits any more. Load the page again.");
+    }
+
+    /** @param  non-empty-list<stdClass>  $rows */
+    private static function csv(array $rows, string $day): string
+    {
+        $stream = fopen('php://temp', 'w+b') ?: throw new Refusal('There is no room to write the rows.');
+        foreach ($rows as $place => $row) {
+            /** @var array<string, string> $content */
+            $content = json_decode($row->content, true, flags: JSON_THROW_ON_ERROR);
+            if ($place === 0) {
+                fputcsv($stream, array_keys($content), escape: '');
+            }
+            fputcsv($stream, array_values([...$content, 'date' => $day]), escape: '');
+        }
+        rewind($stream);
+
+        return (string) stream_get_contents($stream);
+    }
+}

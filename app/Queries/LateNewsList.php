@@ -1,0 +1,97 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Queries;
+
+use Ajuste\Core\Money\Money;
+use Ajuste\Core\Refusal;
+use Ajuste\Core\Subledger\Kind;
+use Ajuste\Core\Subledger\Side;
+use Illuminate\Support\Facades\DB;
+use stdClass;
+
+/** What came with a date in a locked period, by document or entry, with what it would have done to the signed figures. */
+final readonly class LateNewsList
+{
+    public function __construct(private Settings $settings) {}
+
+    /** @return list<LateNewsItem> the oldest first */
+    public function waiting(): array
+    {
+        $rows = DB::table('late_rows as l')
+            ->join('import_files as f', 'f.id', '=', 'l.import_file_id')
+            ->whereNotIn('l.id', DB::table('late_decisions')->select('late_id'))
+            ->orderBy('l.id')
+            ->get(['l.*', 'f.name as file', 'f.import_id']);
+
+        return $this->items($rows->all());
+    }
+
+    public function count(): int
+    {
+        return DB::table('late_rows')->whereNotIn('id', DB::table('late_decisions')->select('late_id'))->count();
+    }
+
+    /** @return list<stdClass> the latest decisions */
+    public function decided(): array
+    {
+        return array_values(
+            DB::table('late_decisions as d')
+                ->join('late_rows as l', 'l.id', '=', 'd.late_id')
+                ->orderByDesc('d.late_id')
+                ->limit(100)
+                ->get(['l.kind', 'l.name', 'l.date as dated', 'd.*'])
+                ->all(),
+        );
+    }
+
+    /**
+     * @param array<stdClass> $rows
+     * @return list<LateNewsItem>
+     */
+    private function items(array $rows): array
+    {
+        $items = [];
+        foreach ($rows as $row) {
+            $key = "{$row->kind} {$row->name}";
+            /** @var array<string, string> $content */
+            $content = json_decode($row->content, true, flags: JSON_THROW_ON_ERROR);
+            $items[$key] ??= new LateNewsItem($row, $this->settings->base());
+            $items[$key]->add($this->onControl($row->kind, $content), $this->onCustomers($row->kind, $content));
+        }
+
+        return array_values($items);
+    }
+
+    /** @param  array<string, string>  $content */
+    private function onControl(string $kind, array $content): Money
+    {
+        $base = $this->settings->base();
+        $isControl = $kind === 'ledger'
+            && in_array($content['account'] ?? '', array_column($this->settings->accounts()->carryingCustomers(), 'number'), true);
+
+        return $isControl ? $this->amount($content['debit'] ?? '')->minus($this->amount($content['credit'] ?? '')) : Money::zero($base);
+    }
+
+    /** @param  array<string, string>  $content */
+    private function onCustomers(string $kind, array $content): Money
+    {
+        if ($kind !== 'items') {
+            return Money::zero($this->settings->base());
+        }
+        $side = Kind::tryFrom($content['kind'] ?? '')?->side() ?? Side::tryFrom($content['side'] ?? '') ?? Side::Debit;
+        $said = ($content['base_amount'] ?? '') !== '' ? $content['base_amount'] : ($content['amount'] ?? '');
+
+        return $side->signed($this->amount($said));
+    }
+
+    private function amount(string $text): Money
+    {
+        try {
+            return $text === '' ? Money::zero($this->settings->base()) : Money::parse($text, $this->settings->base());
+        } catch (Refusal) {
+            return Money::zero($this->settings->base());
+        }
+    }
+}
