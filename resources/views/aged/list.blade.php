@@ -9,7 +9,9 @@
             @if ($by === AgedBy::Document)
                 <th scope="col"><button type="button">Document</button></th>
             @endif
-            <th scope="col" data-skip="1">Age</th>
+            @if ($by !== AgedBy::Document)
+                <th scope="col" data-skip="1">Age</th>
+            @endif
             @foreach ($list->buckets->labels as $label)
                 <th scope="col" class="n">
                     <button type="button">{{ $words($label) }}</button>
@@ -34,7 +36,7 @@
                 $open = fn(string $column) => $row->customer === '' ? null : route('aged.items', [...$of, 'column' => $column]);
             @endphp
             <tr data-minor="{{ $row->total }}">
-                <td class="nowrap">
+                <td @class(['nowrap' => $by !== AgedBy::Document])>
                     @if ($row->customer === '')
                         {{ $row->name === '' ? 'none' : $row->name }}
                     @else
@@ -45,9 +47,11 @@
                     @endif
                 </td>
                 @if ($by === AgedBy::Document)
-                    <td class="nowrap"><a href="{{ route('document', $each->itemId) }}">{{ $each->document }}</a></td>
+                    <td><a href="{{ route('document', $each->itemId) }}">{{ $each->document }}</a></td>
                 @endif
-                <td data-skip="1"><x-svg.age-strip :row="$row" /></td>
+                @if ($by !== AgedBy::Document)
+                    <td data-skip="1"><x-svg.age-strip :row="$row" /></td>
+                @endif
                 @foreach ($row->amounts as $column => $amount)
                     <td class="n" data-sort="{{ $amount }}" data-copy="{{ $money($amount)->decimal() }}">
                         @if ($amount === 0)
@@ -83,9 +87,6 @@
     <tfoot>
         <tr>
             <td>{{ Say::count($count, 'row') }}</td>
-            @if ($by === AgedBy::Document)
-                <td></td>
-            @endif
             <td data-skip="1"></td>
             @foreach ($list->totals->amounts as $amount)
                 <td class="n">{{ $cell($amount) }}</td>
