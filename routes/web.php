@@ -151,6 +151,8 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/allowance', [RunsController::class, 'index'])->name('allowance')->defaults('kind', 'allowance');
     Route::get('/credit-balances', [RunsController::class, 'index'])->name('credit-balances')->defaults('kind', 'credit-balances');
     Route::get('/aged', [AgedController::class, 'index'])->name('aged');
+    Route::get('/statements', [StatementsController::class, 'index'])->name('statements');
+    Route::get('/statements.pdf', [StatementsController::class, 'all'])->name('statements.print');
     Route::get('/aged/cash-after', [AgedController::class, 'cashAfter'])->name('cash-after');
     Route::get('/aged.{format}', [AgedController::class, 'export'])
         ->name('aged.export')
@@ -278,6 +280,7 @@ Route::middleware('auth')->group(function (): void {
             ->whereNumber('overlay');
         Route::post('/allowance/rates', [AllowanceController::class, 'rate'])->name('allowance.rate');
         Route::post('/documents/{item}/deposit', [DepositsController::class, 'hold'])->name('document.deposit')->whereNumber('item');
+        Route::post('/statements/send', [StatementsController::class, 'sendSome'])->name('statements.send');
         Route::post('/late-news/take', [LateNewsController::class, 'take'])->name('late-news.take');
         Route::post('/late-news/leave', [LateNewsController::class, 'leave'])->name('late-news.leave');
         Route::post('/policies', [PoliciesController::class, 'post'])->name('policies.post');

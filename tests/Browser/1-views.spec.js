@@ -31,6 +31,7 @@ const views = [
     '/aged?by=document&compare=2026-09-30',
     '/aged?compare=2026-09-30',
     '/late-news',
+    '/statements',
     '/aged/cash-after',
     '/policies?of=residue_limit',
     '/agreements',

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\DB;
 
 /** The aged list by document, group, country and currency, and compared with an earlier day (R11). */
 final class AgedInDepthTest extends BooksTestCase
@@ -94,5 +95,25 @@ final class AgedInDepthTest extends BooksTestCase
         self::assertSame('110.00', $this->report('cash-after', ['--as-of' => '2026-09-30'])['paid']);
         $this->get('/aged/cash-after?as_of=2026-09-30')->assertOk()->assertSee('60.6 %')->assertSee('R2 of 10 Oct');
         $this->get('/aged/cash-after?as_of=2026-09-30&until=2026-09-01')->assertStatus(422)->assertSee('name a later day');
+    }
+
+    public function test_statements_are_sent_to_all_who_fit_and_to_nobody_twice(): void
+    {
+        $this->import(['customers.csv' => "customer,name,currency,group,email\nC1,Uno,EUR,shops,uno@example.invalid\n"
+            ."C3,Tres,GBP,,tres@example.invalid\nC9,Nueve,EUR,,\n",
+            'items.csv' => self::items(['I9,invoice,C9,2026-10-05,2026-11-05,EUR,5.00,5.00,,,,'])]);
+        $this->get('/statements')->assertOk()->assertSee('Send 2 statements')->assertSee(
+            '1 customer without an address',
+        )->assertDontSee('C2 Dos');
+        $this->get('/statements?overdue=1&least=20,00')->assertOk()->assertSee('C1 Uno')->assertDontSee('C3 Tres');
+        $this->get('/statements?group=shops')->assertSee('C1 Uno')->assertDontSee('C9 Nueve');
+        $this->get('/statements?least=x')->assertStatus(422);
+        self::assertSame('%PDF', substr((string) $this->get('/statements.pdf')->assertOk()->getContent(), 0, 4));
+        $this->post('/statements/send?group=shops')->assertOk()->assertSee('1 statement sent, 0 wait');
+        $this->post('/statements/send')->assertOk();
+        $this->post('/statements/send')->assertOk()->assertSee('2 statements sent, 0 wait');
+        self::assertSame(['customer 1', 'customer 3'], DB::table('outbox')->orderBy('about')->pluck('about')->all());
+        $this->get('/statements')->assertSee('Send 0 statements');
+        $this->get('/statements?as_of=2026-09-30')->assertSee('Send 2 statements');
     }
 }

@@ -5,14 +5,19 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use Ajuste\Core\Calendar\Day;
+use Ajuste\Core\Refusal;
 use App\Actions\SendStatement;
 use App\Http\Download;
 use App\Http\FormKey;
 use App\Http\ViewPoint;
+use App\Http\WorktopForm;
 use App\Models\Customer;
 use App\Queries\MeasureFigures;
 use App\Queries\Settings;
+use App\Queries\StatementRun;
 use App\Queries\Statements;
+use App\Queries\StatementTo;
+use App\Values\StatementFilter;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\View\View;
@@ -21,6 +26,9 @@ use Symfony\Component\HttpFoundation\Response;
 /** What leaves the close: statements to customers, and the measures of the period. */
 final class StatementsController
 {
+    /** So many statements go into one file. */
+    private const PRINTED = 200;
+
     public function pdf(Request $request, Customer $customer, ViewPoint $at, Settings $settings, Statements $statements): Response
     {
         $found = $statements->of(
@@ -43,6 +51,67 @@ final class StatementsController
         return redirect()
             ->route('customer', $customer->id)
             ->with('done', ['text' => "Sent to {$customer->email}.", 'url' => route('outbox'), 'link' => 'Open the outbox']);
+    }
+
+    /** All customers who get one, and how far sending is. */
+    public function index(Request $request, ViewPoint $at, Settings $settings, StatementRun $run): View
+    {
+        return view('aged.statements', [
+            ...$this->progress($request, $at, $settings, $run),
+            'groups' => $run->groups(),
+            'asOf' => $at->asOf,
+            'base' => $settings->base(),
+        ]);
+    }
+
+    /** Sends for a moment, and says how far it is; the page asks again until none waits. */
+    public function sendSome(Request $request, ViewPoint $at, Settings $settings, StatementRun $run, SendStatement $send): View
+    {
+        $to = $run->of($at->account, $at->asOf, self::filter($request, $settings));
+        $send->several($at->account, $to, self::from($request, $at, $settings), $at->asOf, 0.8);
+
+        return view('aged.statements-progress', $this->progress($request, $at, $settings, $run));
+    }
+
+    /** All in one file, for print. */
+    public function all(Request $request, ViewPoint $at, Settings $settings, StatementRun $run, Statements $statements): Response
+    {
+        $to = $run->of($at->account, $at->asOf, self::filter($request, $settings));
+        if (count($to) > self::PRINTED) {
+            throw new Refusal(count($to).' statements are too many for one file; narrow the filter to '.self::PRINTED.' or send them.');
+        }
+        $found = [];
+        foreach ($to as $of) {
+            array_push($found, ...$statements->of($at->account, $of->customerId, self::from($request, $at, $settings), $at->asOf));
+        }
+
+        return $found === [] ? abort(404) : Download::send($statements->pdf($found), "statements-{$at->asOf}.pdf", 'application/pdf');
+    }
+
+    /** @return array<string, mixed> */
+    private function progress(Request $request, ViewPoint $at, Settings $settings, StatementRun $run): array
+    {
+        $to = $run->of($at->account, $at->asOf, self::filter($request, $settings));
+
+        return [
+            'to' => $to,
+            'waiting' => count(array_filter($to, static fn (StatementTo $of): bool => $of->waits())),
+            'sent' => count(array_filter($to, static fn (StatementTo $of): bool => $of->sentAt !== '')),
+            'without' => count(array_filter($to, static fn (StatementTo $of): bool => $of->email === '')),
+            'asked' => array_filter(
+                $request->only(['overdue', 'least', 'group', 'from']),
+                static fn (mixed $of): bool => is_string($of) && $of !== '',
+            ),
+        ];
+    }
+
+    private static function filter(Request $request, Settings $settings): StatementFilter
+    {
+        return new StatementFilter(
+            $request->boolean('overdue'),
+            WorktopForm::amount($request->string('least')->toString(), $settings->base()),
+            $request->string('group')->trim()->toString(),
+        );
     }
 
     public function measures(ViewPoint $at, Settings $settings, MeasureFigures $figures): View

@@ -40,6 +40,7 @@
             </form>
             <a class="tag ml-auto" href="{{ route('movement') }}">Movement</a><a class="tag" href="{{ route('allowance') }}">Allowance</a>
             <a class="tag" href="{{ route('measures') }}">Measures</a><a class="tag" href="{{ route('cash-after') }}">Cash after</a>
+            <a class="tag" href="{{ route('statements') }}">Statements</a>
             <span class="slate">In {{ $base->code }} at carrying amount</span>
             <a class="tag" hx-boost="false" href="{{ route('aged.export', ['format' => 'csv', ...$asked]) }}">CSV</a><a class="tag" hx-boost="false"
                 href="{{ route('aged.export', ['format' => 'xlsx', ...$asked]) }}">XLSX</a>
