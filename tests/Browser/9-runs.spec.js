@@ -24,6 +24,21 @@ test('contra and residues, approved and taken back', async ({ page }) => {
         await expect(page.locator('.rail a', { hasText: 'Contra' })).toContainText('nothing left');
     });
 
+    await test.step('each party gets its letter, and the customers who are late their statements', async () => {
+        await tabTo(page.getByRole('button', { name: 'Send the letters' }).first());
+        await press('Enter');
+        await done('letter');
+        await page.goto('/outbox');
+        await expect(page.locator('main')).toContainText(/set off/i);
+        await page.goto('/statements?overdue=1&least=9000');
+        await expect(page.locator('#sending')).toContainText('0 statements sent');
+        await press('Control+Enter');
+        await expect(page.locator('#sending')).toContainText(/[1-9]\d* statements? sent, 0 wait/, { timeout: 60_000 });
+        await page.reload();
+        await expect(page.locator('#sending button')).toBeDisabled();
+        await page.goto('/contra');
+    });
+
     let document;
     await test.step('residues: a near miss is taken along with a reason, so that a second person is asked', async () => {
         await press('6');
