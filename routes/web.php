@@ -329,6 +329,8 @@ Route::middleware('auth')->group(function (): void {
             ->name('credit-note.clear')
             ->whereNumber('item');
         Route::post('/notes', [NotesController::class, 'post'])->name('note');
+        Route::post('/questions', [NotesController::class, 'ask'])->name('question');
+        Route::post('/questions/{question}/answer', [NotesController::class, 'answer'])->name('question.answer')->whereNumber('question');
         Route::post('/notes/{note}/strike', [NotesController::class, 'strike'])
             ->name('note.strike')
             ->whereNumber('note');

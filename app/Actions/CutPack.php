@@ -11,6 +11,7 @@ use Ajuste\Core\Pack\PackFigures;
 use Ajuste\Core\Refusal;
 use App\Queries\ControlFigures;
 use App\Queries\PackRows;
+use App\Queries\Questions;
 use App\Queries\Reports;
 use App\Queries\Settings;
 use App\Support\Pdf;
@@ -92,6 +93,7 @@ final readonly class CutPack
                     ['name', 'reason', 'who', 'recorded_at'],
                 )->all(),
             )),
+            'questions.json' => self::json(Questions::knownAt($known)),
             'trail.json' => self::json(array_values(
                 DB::table('audit_records')->where('recorded_at', '<=', $known)->orderBy('id')->get()->all(),
             )),

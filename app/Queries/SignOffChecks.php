@@ -24,8 +24,7 @@ final readonly class SignOffChecks
         private TrialBalance $balance,
         private Runs $runs,
         private BankAccounts $banks,
-        private ApprovalRequests $approvals,
-        private LateNewsList $news,
+        private WaitingChecks $waiting,
     ) {}
 
     /** @return list<Check> beside those of the stations */
@@ -36,8 +35,7 @@ final readonly class SignOffChecks
             $this->deposits($asOf),
             $this->clearing($asOf),
             $this->runsUpToDate($account),
-            $this->waiting(),
-            $this->lateNews(),
+            ...$this->waiting->checks(),
             $this->banks($asOf),
             $this->returned($asOf),
             $this->backup(),
@@ -91,20 +89,6 @@ final readonly class SignOffChecks
         }
 
         return new Check('runs', 'No posted run is out of date', $late === [], implode(', ', $late));
-    }
-
-    private function waiting(): Check
-    {
-        $count = count($this->approvals->waiting());
-
-        return new Check('approvals', 'Nothing waits for a second person', $count === 0, $count === 0 ? '' : "{$count} wait", 'approvals');
-    }
-
-    private function lateNews(): Check
-    {
-        $count = $this->news->count();
-
-        return new Check('late news', 'Late news is decided', $count === 0, $count === 0 ? '' : "{$count} rows wait", 'late-news');
     }
 
     private function banks(string $asOf): Check

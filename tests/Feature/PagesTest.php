@@ -242,6 +242,8 @@ final class PagesTest extends BooksTestCase
                 '/runs/residues/1/reverse',
                 '/currency/accept-rates',
                 '/statements/send',
+                '/questions',
+                '/questions/1/answer',
                 '/late-news/take',
                 '/late-news/leave',
                 '/policies',

@@ -152,7 +152,8 @@ final class SignOffTest extends BooksTestCase
         foreach (array_keys($first) as $name) {
             if ($name !== 'cover.pdf') {
                 $altered = $first;
-                $altered[$name] = substr_replace($altered[$name], $altered[$name][40] === '1' ? '2' : '1', 40, 1);
+                $at = min(40, strlen($altered[$name]) - 2);
+                $altered[$name] = substr_replace($altered[$name], $altered[$name][$at] === '1' ? '2' : '1', $at, 1);
                 self::assertNotSame([], ClosePack::open($this->zip($altered))->faults(), $name);
             }
         }

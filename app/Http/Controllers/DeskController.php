@@ -13,8 +13,10 @@ use App\Models\Import;
 use App\Queries\ApprovalRequests;
 use App\Queries\BankAccounts;
 use App\Queries\ControlFigures;
+use App\Queries\Questions;
 use App\Queries\Settings;
 use App\Queries\Unapplied;
+use App\Support\Moment;
 use Illuminate\View\View;
 
 final class DeskController
@@ -26,6 +28,7 @@ final class DeskController
         ControlFigures $figures,
         BankAccounts $banks,
         ApprovalRequests $approvals,
+        Questions $questions,
     ): View {
         if (! $settings->hasControlAccount()) {
             return view('desk.empty');
@@ -37,6 +40,8 @@ final class DeskController
             'banks' => $banks->all($at->asOf),
             'left' => $unapplied->leftWithReason($at->account, $at->asOf),
             'approvals' => $approvals->waiting(),
+            'questions' => $questions->open(),
+            'today' => substr(Moment::now(), 0, 10),
             'base' => $settings->base(),
             'picture' => new DayPicture($figures->days($at->account, Day::firstOfMonth($at->asOf), $at->asOf), 770, $settings->base()),
             'latest' => AuditRecord::query()->orderByDesc('id')->limit(9)->get(),

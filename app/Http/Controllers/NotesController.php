@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use Ajuste\Core\Refusal;
+use Ajuste\Core\Calendar\Day;
 use App\Actions\KeepNote;
+use App\Actions\KeepQuestion;
 use App\Http\FormKey;
+use App\Http\NoteSubject;
 use App\Support\KeptFiles;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -14,15 +16,12 @@ use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 
-/** Notes, with their files and links. */
+/** Notes with their files and links, and questions. */
 final class NotesController
 {
     public function post(Request $request, KeepNote $note): RedirectResponse
     {
-        $subject = $request->string('subject')->toString();
-        if (preg_match('/^(item|customer) \d+$|^cause \d+ [\w.-]+$/D', $subject) !== 1) {
-            throw new Refusal('The form does not say what the note is about. Load the page again.');
-        }
+        $subject = NoteSubject::of($request->string('subject')->toString());
         $file = $request->file('file');
         $note->post(
             FormKey::of($request, 'note'),
@@ -33,6 +32,22 @@ final class NotesController
         );
 
         return back()->with('done', ['text' => 'Noted.']);
+    }
+
+    public function ask(Request $request, KeepQuestion $questions): RedirectResponse
+    {
+        $text = static fn (string $name): string => $request->string($name)->toString();
+        $subject = NoteSubject::of($text('subject'));
+        $questions->ask(FormKey::of($request, 'question'), $subject, $text('text'), $text('to'), Day::of($text('by')));
+
+        return back()->with('done', ['text' => 'Asked. It stands on the desk until it is answered.']);
+    }
+
+    public function answer(Request $request, int $question, KeepQuestion $questions): RedirectResponse
+    {
+        $questions->answer(FormKey::of($request, 'answer'), $question, $request->string('answer')->toString());
+
+        return back()->with('done', ['text' => 'Answered.']);
     }
 
     public function strike(Request $request, int $note, KeepNote $keep): RedirectResponse

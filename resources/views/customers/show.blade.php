@@ -104,5 +104,6 @@
         @endif
         <h2>Notes</h2>
         <x-notes :subject="'customer ' . $customer->id" />
+        <x-questions :subject="'customer ' . $customer->id" />
     </aside>
 </x-layout>

@@ -33,6 +33,7 @@
                 @endforelse
             </tbody>
         </table>
+        @include('desk.questions')
         @include('desk.banks')
         @if ($left !== [])
             <h2>Left unapplied on purpose</h2>

@@ -75,6 +75,7 @@
         @include('documents.ledger')
         <h2>Notes</h2>
         <x-notes :subject="'item ' . $item->root_id" />
+        <x-questions :subject="'item ' . $item->root_id" />
         <h2>History</h2>
         <table class="grid-table table-auto">
             <tbody>

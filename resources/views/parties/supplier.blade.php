@@ -85,5 +85,6 @@
             <p>None. <a href="{{ route('agreements') }}">Type one</a>.</p>
         @endforelse
         <x-notes :subject="'supplier ' . $supplier->id" />
+        <x-questions :subject="'supplier ' . $supplier->id" />
     </aside>
 </x-layout>

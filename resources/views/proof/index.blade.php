@@ -53,6 +53,7 @@
                     @include('proof.remedies')
                 @endif
                 <x-notes :subject="'cause ' . app(App\Http\ViewPoint::class)->account->id . ' ' . $chosen->key()" />
+                <x-questions :subject="'cause ' . app(App\Http\ViewPoint::class)->account->id . ' ' . $chosen->key()" />
             @else
                 <h2 class="title">Nothing to explain</h2>
                 <p class="lead">As of this day the control account and the customers agree, line by line.</p>
