@@ -2,6 +2,7 @@ import Alpine from '@alpinejs/csp';
 import htmx from 'htmx.org';
 import { grid } from './grid';
 import { listenForKeys } from './keys';
+import { keepPlaces } from './panes';
 
 window.htmx = htmx;
 htmx.config.allowEval = false;
@@ -28,4 +29,7 @@ document.addEventListener('htmx:beforeRequest', ({ detail }) => {
 
 Alpine.data('grid', grid);
 Alpine.start();
-document.addEventListener('DOMContentLoaded', () => listenForKeys(htmx));
+document.addEventListener('DOMContentLoaded', () => {
+    listenForKeys(htmx);
+    keepPlaces();
+});
