@@ -89,6 +89,25 @@ test('pages are useful from 1024 wide: nothing but tables and the rail scroll si
     }
 });
 
+test('a row below the first screen: its worktop is in sight from its beginning, and Back returns to the row', async ({ page }) => {
+    await signIn(page);
+    await page.goto('/unapplied');
+    const row = page.locator('#unapplied-rows tr').nth(25);
+    await row.scrollIntoViewIfNeeded();
+    const name = (await row.getByRole('link').first().textContent()).trim();
+    await row.getByRole('link').first().focus();
+    await page.keyboard.press('Enter');
+    await expect(page.locator('#worktop h2').first()).toContainText(name);
+    await expect(page.locator('#worktop h2').first()).toBeInViewport();
+    await expect(page.locator('#unapplied-rows tr.current')).toBeInViewport();
+    await expect(page.locator('table[data-list] thead')).toBeInViewport();
+    await page.keyboard.press('2');
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText('Receipts');
+    await page.goBack();
+    await expect(page.locator('#unapplied-rows tr.current')).toContainText(name);
+    await expect(page.locator('#unapplied-rows tr.current')).toBeInViewport();
+});
+
 test('page and command line show the same figures', async ({ page }) => {
     await signIn(page);
     const proof = ajuste('proof');
