@@ -153,6 +153,7 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/aged', [AgedController::class, 'index'])->name('aged');
     Route::get('/statements', [StatementsController::class, 'index'])->name('statements');
     Route::get('/statements.pdf', [StatementsController::class, 'all'])->name('statements.print');
+    Route::get('/aged.pdf', [AgedController::class, 'paper'])->name('aged.paper');
     Route::get('/aged/cash-after', [AgedController::class, 'cashAfter'])->name('cash-after');
     Route::get('/aged.{format}', [AgedController::class, 'export'])
         ->name('aged.export')

@@ -15,6 +15,7 @@ use App\Queries\Questions;
 use App\Queries\Reports;
 use App\Queries\Settings;
 use App\Support\Pdf;
+use App\Support\Seals;
 use Illuminate\Support\Facades\DB;
 use stdClass;
 use ZipArchive;
@@ -86,6 +87,7 @@ final readonly class CutPack
                 'edges' => implode(',', array_map(strval(...), $buckets->edges)),
                 'contested' => $buckets->contested->value,
                 'credits' => $this->reports->credits(null)->value,
+                'seal' => Seals::headAt($known),
             ]),
             'signatures.json' => self::json(self::signatures($period)),
             'reasons.json' => self::json(array_values(

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Console;
 
 use Ajuste\Core\Refusal;
+use App\Support\Anchor;
 use App\Support\Books;
 use Illuminate\Console\Command;
 
@@ -42,5 +43,6 @@ final class MakeBooksCommand extends Command
             throw new Refusal('The folder '.dirname($file).' cannot be made.');
         }
         touch($file);
+        Anchor::forget();
     }
 }

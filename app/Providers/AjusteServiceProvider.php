@@ -15,11 +15,13 @@ use App\Http\ViewPoint;
 use App\Http\WrittenOffComposer;
 use App\Queries\Settings;
 use App\Support\Actor;
+use App\Support\Anchor;
 use App\Support\BooksConnection;
 use App\Support\Seals;
 use App\Values\ApprovalKind;
 use Closure;
 use Illuminate\Database\Connection;
+use Illuminate\Database\Events\TransactionCommitted;
 use Illuminate\Database\Events\TransactionCommitting;
 use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\View;
@@ -57,6 +59,11 @@ final class AjusteServiceProvider extends ServiceProvider
         Event::listen(TransactionCommitting::class, static function (TransactionCommitting $event): void {
             if ($event->connectionName === config('database.default')) {
                 Seals::close();
+            }
+        });
+        Event::listen(TransactionCommitted::class, static function (TransactionCommitted $event): void {
+            if ($event->connectionName === config('database.default') && $event->connection->transactionLevel() === 0) {
+                Anchor::drop();
             }
         });
         View::composer('components.layout', LayoutComposer::class);

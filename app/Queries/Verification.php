@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Queries;
 
 use Ajuste\Core\Subledger\Timeline;
+use App\Support\Anchor;
 use App\Support\AuditTrail;
 use App\Support\Books;
 use App\Support\KeptFiles;
@@ -38,6 +39,7 @@ final readonly class Verification
             ...$schema,
             ...$this->chain(),
             ...$seals,
+            ...Anchor::faults(),
             ...$this->vouchers(),
             ...$this->days(),
             ...($seals === [] ? $this->positions() : []), // else what they are worked out from may be unreadable

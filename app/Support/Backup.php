@@ -79,6 +79,7 @@ final readonly class Backup
             if (basename(Books::file()) !== self::BOOKS) {
                 rename("{$home}/".self::BOOKS, Books::file());
             }
+            Anchor::forget();
         } finally {
             File::deleteDirectory($scratch);
         }

@@ -83,6 +83,14 @@ final class Seals
         ]);
     }
 
+    /** Number and digest of the last seal through a moment, for what leaves the books; blank: there was none. */
+    public static function headAt(string $moment): string
+    {
+        $row = DB::table('seals')->where('recorded_at', '<=', $moment)->orderByDesc('id')->first(['id', 'digest']);
+
+        return $row === null ? '' : "{$row->id} {$row->digest}";
+    }
+
     /** @return list<string> tables whose rows are not as they were posted, in words */
     public static function faults(): array
     {

@@ -43,6 +43,7 @@ final class AgedInDepthTest extends BooksTestCase
         self::assertArrayNotHasKey('rows', $this->report('aged'));
         foreach (['customer', 'document', 'group', 'country', 'currency'] as $by) {
             $this->get("/aged?by={$by}")->assertOk()->assertSee('121.54');
+            self::assertStringStartsWith('%PDF', (string) $this->get("/aged.pdf?by={$by}")->assertOk()->getContent());
             $this->get("/aged.csv?by={$by}")->assertOk()->assertSee('121.54');
         }
         self::assertSame(1, Artisan::call('ajuste:aged', ['--by' => 'moon', '--json' => true]));

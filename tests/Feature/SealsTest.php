@@ -7,6 +7,7 @@ namespace Tests\Feature;
 use App\Actions\KeepNote;
 use App\Actions\ReverseSettlement;
 use App\Queries\Verification;
+use App\Support\Anchor;
 use App\Support\Books;
 use App\Support\Seals;
 use Closure;
@@ -80,6 +81,28 @@ final class SealsTest extends BooksTestCase
             $this->tampered('DELETE FROM seals WHERE id = 1', 'seals are broken');
             $this->tampered("UPDATE seals SET body = replace(body, '\"items\"', '\"itemx\"')", 'seals are broken');
         });
+    }
+
+    public function test_a_chain_that_was_rewritten_as_a_whole_is_found_by_the_anchor_beside_the_books(): void
+    {
+        $this->work();
+        $anchor = "{$this->folder}/books.sqlite.anchor";
+        $kept = (string) file_get_contents($anchor);
+        self::assertSame(implode(' ', (array) Anchor::head())."\n", $kept);
+        $this->unguarded(function (): void {
+            DB::statement('UPDATE postings SET base = base * 10');
+            DB::statement('DELETE FROM seals');
+            DB::statement('UPDATE sealed_keys SET seal_id = NULL');
+            Seals::close();
+            self::assertSame([], Seals::faults(), 'by itself it holds');
+            self::assertStringContainsString('the books were rewritten', implode(' ', app(Verification::class)->faults()));
+            Anchor::drop();
+        });
+        self::assertSame($kept, file_get_contents($anchor), 'the anchor of other seals is left as it is');
+        app(KeepNote::class)->post('more', 'item 1', 'again', '', null);
+        self::assertNotSame($kept, file_get_contents($anchor));
+        $this->assertBooksHold();
+        self::assertSame(implode(' ', (array) Anchor::head()), Seals::headAt('9999'));
     }
 
     private function work(): void

@@ -8,9 +8,12 @@ use Ajuste\Core\Aging\AgedBy;
 use Ajuste\Core\Aging\AgedList;
 use Ajuste\Core\Aging\AgedRow;
 use Ajuste\Core\Calendar\Day;
+use Ajuste\Core\Exchange\Setting;
 use Ajuste\Core\Money\Money;
+use Ajuste\Core\Refusal;
 use App\Http\AgedLine;
 use App\Http\Download;
+use App\Http\Paper;
 use App\Http\ViewPoint;
 use App\Models\Customer;
 use App\Queries\AgedItems;
@@ -24,9 +27,13 @@ use App\Queries\Settings;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\View\View;
+use Symfony\Component\HttpFoundation\Response as SymfonyResponse;
 
 final class AgedController
 {
+    /** So many rows go on paper. */
+    private const PRINTED = 1_500;
+
     public function index(
         Request $request,
         ViewPoint $at,
@@ -147,6 +154,31 @@ final class AgedController
         ];
 
         return Download::table($table, "aged-{$at->account->number}-{$at->asOf}", $format, range(4, 6 + count($list->buckets->labels)));
+    }
+
+    public function paper(
+        Request $request,
+        ViewPoint $at,
+        Settings $settings,
+        Reports $reports,
+        ControlFigures $figures,
+        AgedRows $rows,
+    ): SymfonyResponse {
+        $list = $this->list($request, $at, $reports);
+        $all = $this->rows($request, $at, $reports, $rows, $list);
+        if (count($all) > self::PRINTED) {
+            throw new Refusal(count($all).' rows are too many for paper; print by group or country, or take the XLSX.');
+        }
+
+        return Paper::pdf('aged.paper', [
+            'booksName' => $settings->text(Setting::BooksName),
+            'list' => $list,
+            'rows' => $all,
+            'by' => ucfirst(self::by($request)->value),
+            'account' => $at->account,
+            'control' => $figures->at($at->account, $at->asOf, $at->knownAt)->control,
+            'base' => $settings->base(),
+        ], "aged-{$at->account->number}-{$at->asOf}");
     }
 
     /** The auditor's subsequent receipts: which of the open documents have been paid since. */

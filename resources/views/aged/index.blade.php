@@ -42,6 +42,7 @@
             <a class="tag" href="{{ route('measures') }}">Measures</a><a class="tag" href="{{ route('cash-after') }}">Cash after</a>
             <a class="tag" href="{{ route('statements') }}">Statements</a>
             <span class="slate">In {{ $base->code }} at carrying amount</span>
+            <a class="tag" hx-boost="false" href="{{ route('aged.paper', $asked) }}">PDF</a>
             <a class="tag" hx-boost="false" href="{{ route('aged.export', ['format' => 'csv', ...$asked]) }}">CSV</a><a class="tag" hx-boost="false"
                 href="{{ route('aged.export', ['format' => 'xlsx', ...$asked]) }}">XLSX</a>
         </div>

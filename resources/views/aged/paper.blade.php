@@ -1,0 +1,56 @@
+@php
+    use Ajuste\Core\Calendar\AgedBasis;
+    use Ajuste\Core\Money\Money;
+    use App\Http\Say;
+    $money = fn(int $minor) => $minor === 0 ? '' : Money::ofMinor($minor, $base)->grouped();
+    $words = fn(string $label) => $label === 'not_due' ? 'Not due' : ucfirst(str_replace(['_', '-'], [' ', '–'], $label));
+    $difference = $list->difference($control);
+@endphp
+<x-paper title="Aged receivables">
+    <div class="soft">{{ $booksName }}</div>
+    <h1>Aged receivables as of {{ Say::day($list->asOf) }}</h1>
+    <div class="soft">By {{ $list->buckets->basis === AgedBasis::DueDate ? 'due' : 'document' }} date, {{ lcfirst($list->credits->words()) }}. Amounts in
+        {{ $base->code }} at carrying amount.</div>
+    <table>
+        <thead>
+            <tr>
+                <th>{{ $by }}</th>
+                @foreach ($list->buckets->labels as $label)
+                    <th class="n">{{ $words($label) }}</th>
+                @endforeach
+                <th class="n">Unapplied</th>
+                <th class="n">Total</th>
+            </tr>
+        </thead>
+        <tbody>
+            @foreach ($rows as $of)
+                <tr>
+                    <td>{{ trim("{$of->row->customer} {$of->row->name} {$of->document}") ?: 'none' }}
+                        <span class="soft">{{ $of->row->currency === $base->code ? '' : $of->row->currency }}</span></td>
+                    @foreach ($of->row->amounts as $amount)
+                        <td class="n">{{ $money($amount) }}</td>
+                    @endforeach
+                    <td class="n">{{ $money($of->row->unapplied) }}</td>
+                    <td class="n">{{ $money($of->row->total) }}</td>
+                </tr>
+            @endforeach
+        </tbody>
+        <tfoot>
+            <tr>
+                <td><b>Total</b></td>
+                @foreach ($list->totals->amounts as $amount)
+                    <td class="n"><b>{{ $money($amount) }}</b></td>
+                @endforeach
+                <td class="n"><b>{{ $money($list->totals->unapplied) }}</b></td>
+                <td class="n"><b>{{ Money::ofMinor($list->totals->total, $base)->grouped() }}</b></td>
+            </tr>
+        </tfoot>
+    </table>
+    <p>Control account {{ $account->title() }} {{ Say::balance($control) }}.
+        @if ($difference->isZero())
+            The list ties.
+        @else
+            <b>The list does not tie: {{ $difference->grouped() }} lies between them.</b>
+        @endif
+    </p>
+</x-paper>
