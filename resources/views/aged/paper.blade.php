@@ -11,10 +11,10 @@
     <h1>Aged receivables as of {{ Say::day($list->asOf) }}</h1>
     <div class="soft">By {{ $list->buckets->basis === AgedBasis::DueDate ? 'due' : 'document' }} date, {{ lcfirst($list->credits->words()) }}. Amounts in
         {{ $base->code }} at carrying amount.</div>
-    <table>
+    <table style="font-size: 8pt">
         <thead>
             <tr>
-                <th>{{ $by }}</th>
+                <th style="width: 34%">{{ $by }}</th>
                 @foreach ($list->buckets->labels as $label)
                     <th class="n">{{ $words($label) }}</th>
                 @endforeach
