@@ -44,7 +44,7 @@ final readonly class Relief
     }
 
     /**
-     * By the nets of the lines on each account; the parts add up to the whole.
+     * By the nets of the lines on each account; the parts add up to the whole, and none is nil.
      *
      * @param Money $amount base currency
      * @param Account $otherwise where lines or their accounts are not known
@@ -61,13 +61,14 @@ final readonly class Relief
         if ($nets === [] || min($nets) < 0 || array_sum($nets) === 0) {
             return [new AccountShare($otherwise, $amount)];
         }
-        $shares = array_map(
-            static fn (Account $account, Money $part): AccountShare => new AccountShare($account, $part),
-            array_values($accounts),
-            $amount->split(array_values($nets)),
-        );
+        $shares = [];
+        foreach ($amount->split(array_values($nets)) as $place => $part) {
+            if (! $part->isZero()) {
+                $shares[] = new AccountShare(array_values($accounts)[$place], $part);
+            }
+        }
 
-        return $shares;
+        return $shares === [] ? [new AccountShare($otherwise, $amount)] : $shares;
     }
 
     private function within(OpenItem $invoice, Money $base): Money

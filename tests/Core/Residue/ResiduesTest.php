@@ -187,6 +187,7 @@ final class ResiduesTest extends TestCase
     {
         $plan = self::plan([self::candidate(1, 5_00), self::candidate(2, 4_00)]);
         $eur = static fn (int $minor): Money => Money::ofMinor($minor, 'EUR');
+        self::assertSame([false, true], [$plan->isEmpty(), self::plan([])->isEmpty()]);
         self::assertSame('', Approval::needed($plan, $eur(9_00)));
         self::assertSame('the run comes to 9.00, above the limit of 8.99', Approval::needed($plan, $eur(8_99)));
         self::assertSame('I1, 5.00, is above the limit of 4.99', Approval::needed($plan, $eur(4_99)));

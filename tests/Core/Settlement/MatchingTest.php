@@ -81,6 +81,8 @@ final class MatchingTest extends TestCase
             $matching = new Matching(Sample::accounts(), new LockedDays(null), $lines);
             $voucher = $matching->plan([$this->tick($invoice), $this->tick($deposit)], '2026-10-12', '3101')->voucher;
 
+            self::assertSame('Revenue of D1 at the rate of its deposit', $voucher->lines[0]->description ?? '');
+
             return array_map(static fn ($line): string => "{$line->account->number} {$line->base->decimal()}", $voucher->lines ?? []);
         };
         [$sales, $other] = [Sample::accounts()->numbered('4000'), Sample::accounts()->numbered('4800')];
@@ -92,6 +94,11 @@ final class MatchingTest extends TestCase
             ['1100 -50.00', '4000 50.00'],
             $against(new Relief(false, ['D1' => [new TaxedLine(100_00, '0', $other), new TaxedLine(-200_00, '0', $sales)]])),
             'a mix that is none',
+        );
+        self::assertSame(
+            ['1100 -50.00', '4800 50.00'],
+            $against(new Relief(false, ['D1' => [new TaxedLine(100_00, '0', $other), new TaxedLine(0, '0', $sales)]])),
+            'a line of nothing takes nothing',
         );
     }
 
