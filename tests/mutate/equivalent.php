@@ -58,8 +58,11 @@ return [
     'core/Settlement/CreditNote.php: assert($credited !== []); | !== to ===' => $assertion,
     'core/Proposal/RemittanceAdvice.php: if ($kept !== 0 && abs($kept) < $gross && in_array($gross - abs($kept), $rest, true)) { | '
         .'true to false' => $words,
-    'core/Money/Rounding.php: return $up && $rest !== 0 ? $whole + (($product < 0) === ($denominator < 0) ? 1 : -1) : $whole; | < to <=' => 'a product of nothing has no rest, and nothing is divided by nothing',
-    'core/Money/Rounding.php: $fits = max($amount, $numerator) <= self::ROOT && min($amount, $numerator) >= -self::ROOT; | <= to <' => 'both ways give the same quotient',
+    'core/Money/Rounding.php: return $up && $rest !== 0 '
+        .'? $whole + (($product < 0) === ($denominator < 0) ? 1 : -1) : '
+        .'$whole; | < to <=' => 'a product of nothing has no rest, and nothing is divided by nothing',
+    'core/Money/Rounding.php: $fits = max($amount, $numerator) <= self::ROOT && '
+        .'min($amount, $numerator) >= -self::ROOT; | <= to <' => 'both ways give the same quotient',
     'core/Exchange/Foreign/PlainWords.php: if (count($seen) < 5_000) { | 5_000 to 6' => 'how much is remembered changes no word',
     'core/Exchange/TableComparison.php: $times[$name] = ($times[$name] ?? 0) + 1; | + to -' => $places,
     'core/Exchange/TableComparison.php: $times[$name] = ($times[$name] ?? 0) + 1; | 1 to 2' => $places,
