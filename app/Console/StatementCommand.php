@@ -56,13 +56,14 @@ final class StatementCommand extends BooksCommand
         $this->line("Brought forward {$said['forward']}");
         $this->table(['date', 'document', 'debit', 'credit', 'open'], $said['lines']);
         $this->table($said['buckets'], [$said['amounts']]);
-        $this->line("Balance {$said['balance']}");
+        $this->line("Balance {$said['balance']}, of which contested {$said['contested']}");
+        $this->line('Pay to '.($of->payTo ?: 'no account that is known').", reference {$of->reference}");
     }
 
     /**
      * @return array{
      *     customer: string, currency: string, forward: string, lines: list<array<string, string>>, balance: string,
-     *     buckets: list<string>, amounts: list<string>
+     *     buckets: list<string>, amounts: list<string>, contested: string, pay_to: string, reference: string
      * }
      */
     private static function said(Statement $of): array
@@ -81,6 +82,9 @@ final class StatementCommand extends BooksCommand
             'balance' => $of->balance->decimal(),
             'buckets' => $of->buckets(),
             'amounts' => array_map(static fn (Money $amount): string => $amount->decimal(), $of->amounts()),
+            'contested' => $of->contested->decimal(),
+            'pay_to' => $of->payTo,
+            'reference' => $of->reference,
         ];
     }
 }

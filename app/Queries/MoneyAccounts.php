@@ -60,6 +60,15 @@ final readonly class MoneyAccounts
      */
     public function own(Currency $currency): OwnBank
     {
+        return $this->known($currency) ?? throw new Refusal(
+            "No bank account of your own is known from which to pay or to which to collect in {$currency->code}. Name it as "
+                ."own_bank.{$currency->code} in settings.csv, and give it its iban in accounts.csv.",
+        );
+    }
+
+    /** Likewise; null when there is none, there are two, or its number is not known. */
+    public function known(Currency $currency): ?OwnBank
+    {
         $named = $this->settings->in(Setting::OwnBank, $currency);
         $rows = DB::table('accounts')
             ->where('role', AccountRole::Bank->value)
@@ -73,10 +82,7 @@ final readonly class MoneyAccounts
 
         return $rows->count() === 1
             ? new OwnBank($this->settings->accounts()->withId((int) $rows->keys()->first()), (string) $rows->first())
-            : throw new Refusal(
-                "No bank account of your own is known from which to pay or to which to collect in {$currency->code}. Name it as "
-                    ."own_bank.{$currency->code} in settings.csv, and give it its iban in accounts.csv.",
-            );
+            : null;
     }
 
     public function currency(Account $account): Currency

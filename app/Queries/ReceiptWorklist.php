@@ -11,6 +11,7 @@ use Ajuste\Core\Ledger\AccountRole;
 use Ajuste\Core\Proposal\BankConfirmation;
 use Ajuste\Core\Proposal\Candidate;
 use Ajuste\Core\Proposal\Confirmation;
+use Ajuste\Core\Proposal\CreditorReference;
 use Ajuste\Core\Proposal\PayerGuess;
 use Ajuste\Core\Proposal\PayerProfile;
 use Ajuste\Core\Proposal\PayerRecognition;
@@ -288,7 +289,7 @@ final readonly class ReceiptWorklist
         return array_values(
             DB::table('customers')
                 ->orderBy('customer')
-                ->get(['id', 'name', 'trading_name', 'iban'])
+                ->get(['id', 'customer', 'name', 'trading_name', 'iban'])
                 ->map(
                     static fn (stdClass $customer): PayerProfile => new PayerProfile(
                         $customer->id,
@@ -302,6 +303,7 @@ final readonly class ReceiptWorklist
                         array_values(
                             array_filter([$customer->iban, ...($known[$customer->id] ?? collect())->pluck('bank_account')->all()]),
                         ),
+                        CreditorReference::ofCustomer($customer->customer),
                     ),
                 )
                 ->all(),

@@ -29,6 +29,8 @@ final readonly class Statements
         private Reports $reports,
         private InstalmentPlans $plans,
         private Customers $customers,
+        private Contested $contested,
+        private MoneyAccounts $money,
     ) {}
 
     /**
@@ -45,6 +47,7 @@ final readonly class Statements
         foreach ($this->positions->openOf($account->id, $customerId, $to) as $item) {
             $open[$item->id] = $item;
         }
+        $contested = $this->contested->amounts($account->id, $to, null, [$customerId]);
         $rows = DB::table('items')
             ->where('customer_id', $customerId)
             ->where('control_account_id', $account->id)
@@ -62,14 +65,20 @@ final readonly class Statements
             $own = array_values(array_filter($open, static fn (OpenItem $item): bool => $item->open->isIn($currency)));
             $statements[] = new Statement(
                 $customer,
-                $currency,
                 $from,
                 $to,
                 Money::ofMinor((int) $before->sum(self::signed(...)), $currency),
                 array_values(
-                    $lines->map(static fn (stdClass $row): StatementLine => self::line($row, $open[$row->root_id] ?? null))->all(),
+                    $lines
+                        ->map(static fn (stdClass $row): StatementLine => self::line($row, $open[$row->root_id] ?? null, $contested))
+                        ->all(),
                 ),
-                $this->aged($account, $customer, $to, $own),
+                $this->aged($account, $customer, $to, $own, $contested),
+                Money::ofMinor(
+                    array_sum(array_map(static fn (OpenItem $item): int => self::contestedOf($item, $contested), $own)),
+                    $currency,
+                ),
+                $this->money->known($currency)->number ?? '',
             );
         }
 
@@ -89,8 +98,9 @@ final readonly class Statements
      * In the items' own currency.
      *
      * @param list<OpenItem> $open
+     * @param array<int, int> $contested by item
      */
-    private function aged(Account $account, Customer $customer, string $asOf, array $open): AgedList
+    private function aged(Account $account, Customer $customer, string $asOf, array $open, array $contested): AgedList
     {
         $plans = $this->plans->of($account->id, null, [$customer->id]);
         $items = [];
@@ -100,7 +110,10 @@ final readonly class Statements
                 static fn ($part): array => [$part->dueDate, $part->open],
                 $parts,
             );
+            $disputed = self::contestedOf($item, $contested);
             foreach ($due as [$dueDate, $amount]) {
+                $ofThis = min($disputed, $amount);
+                $disputed -= $ofThis;
                 $items[] = new AgedItem(
                     $customer->number,
                     $customer->name,
@@ -109,6 +122,7 @@ final readonly class Statements
                     $item->side,
                     $item->date,
                     $dueDate,
+                    $item->side->sign() * $ofThis,
                 );
             }
         }
@@ -116,7 +130,17 @@ final readonly class Statements
         return AgedList::of($asOf, $this->reports->buckets(null, null), $this->reports->credits(null), $items);
     }
 
-    private static function line(stdClass $row, ?OpenItem $open): StatementLine
+    /**
+     * @param array<int, int> $contested by item
+     * @return int minor units of the item's currency, never more than it has open
+     */
+    private static function contestedOf(OpenItem $item, array $contested): int
+    {
+        return min($item->open->minor, $contested[$item->id] ?? 0);
+    }
+
+    /** @param  array<int, int>  $contested by item */
+    private static function line(stdClass $row, ?OpenItem $open, array $contested): StatementLine
     {
         return new StatementLine(
             $row->date,
@@ -125,6 +149,7 @@ final readonly class Statements
             $row->due_date,
             Money::ofMinor(self::signed($row), $row->currency),
             $open === null ? Money::zero($row->currency) : $open->side->signed($open->open),
+            Money::ofMinor($open === null ? 0 : self::contestedOf($open, $contested), $row->currency),
         );
     }
 

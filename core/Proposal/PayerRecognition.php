@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Ajuste\Core\Proposal;
 
-/** Whose money is it? (R6) The payer's account known; then a quoted document; then the name, compared by words, with its score. */
+/**
+ * Whose money is it? (R6) The payer's account known; then the customer's own creditor reference or a quoted document; then the name, compared
+ * by words, with its score.
+ */
 final class PayerRecognition
 {
     /** Below this score it is left to the person. */
@@ -47,6 +50,9 @@ final class PayerRecognition
     /** @var array<array-key, list<int>> customers by bank account */
     private array $byAccount = [];
 
+    /** @var array<string, list<int>> customers by their own creditor reference */
+    private array $byReference = [];
+
     /** @var array<int, list<list<string>>> the words of each name, by customer */
     private array $names = [];
 
@@ -59,6 +65,9 @@ final class PayerRecognition
         foreach ($profiles as $profile) {
             foreach ($profile->accounts as $account) {
                 $this->byAccount[self::plainAccount($account)][] = $profile->customerId;
+            }
+            if ($profile->reference !== '') {
+                $this->byReference[$profile->reference][] = $profile->customerId;
             }
             foreach ($profile->names as $name) {
                 $words = self::words($name);
@@ -80,6 +89,11 @@ final class PayerRecognition
         $guesses = [];
         foreach ($plain === '' ? [] : $this->byAccount[$plain] ?? [] as $customerId) {
             $guesses[$customerId] = new PayerGuess($customerId, 'account known, ends in '.substr($plain, -4), 100);
+        }
+        foreach (CreditorReference::within($text) as $reference) {
+            foreach ($this->byReference[$reference] ?? [] as $customerId) {
+                $guesses[$customerId] ??= new PayerGuess($customerId, 'names its own reference '.CreditorReference::grouped($reference), 99);
+            }
         }
         foreach ($quoted as $customerId => $documents) {
             $guesses[$customerId] ??= new PayerGuess(

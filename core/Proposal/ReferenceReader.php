@@ -52,7 +52,7 @@ final class ReferenceReader
     /** @return list<Candidate> those quoted, oldest due first */
     public function within(string $text): array
     {
-        $text = $this->joined($text);
+        $text = $this->joined(CreditorReference::withoutCustomers($text));
         [$whole, $bare] = $this->numbersIn($text);
         $exact = $loose = [];
         foreach (array_keys($whole) as $number) {

@@ -13,6 +13,7 @@ final readonly class StatementLine
     /**
      * @param Money $amount debit-positive
      * @param Money $open what of it is open as of the day, debit-positive
+     * @param Money $contested what of it the customer disputes
      */
     public function __construct(
         public string $date,
@@ -21,5 +22,6 @@ final readonly class StatementLine
         public string $dueDate,
         public Money $amount,
         public Money $open,
+        public Money $contested,
     ) {}
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use Ajuste\Core\Proposal\CreditorReference;
 use Ajuste\Core\Refusal;
 use Ajuste\Core\Settlement\DiscountChoice;
 use Ajuste\Core\Settlement\RestPlace;
@@ -118,6 +119,16 @@ final class ReceiptsTest extends BooksTestCase
         $other = $this->import(['statement.xml' => str_replace(['13092.15', '987.15'], ['13093.15', '988.15'], $xml)]);
         self::assertStringContainsString('known with other balances', $other->refused[0]->expected);
         self::assertSame(4, DB::table('money_lines')->count());
+    }
+
+    public function test_the_reference_on_the_statement_says_whose_money_it_is(): void
+    {
+        [$told] = $this->report('statement', ['customer' => 'C3']);
+        $text = 'our account '.CreditorReference::grouped($told['reference']);
+        $this->import(['bank_lines.csv' => "date,text,amount,party\n2026-10-31,{$text},900.00,Unknown Holding\n"]);
+        $guess = $this->guesses()['Unknown Holding'];
+        self::assertSame('names its own reference '.CreditorReference::grouped($told['reference']), $guess->payers[0]->why);
+        self::assertSame(['exact', '40001'], [$guess->proposal?->how->value, $guess->proposal?->settles[0]->item->document]);
     }
 
     public function test_who_pays_and_what(): void
@@ -305,6 +316,11 @@ final class ReceiptsTest extends BooksTestCase
             ->assertSee('is contested since');
         self::assertSame('0.00', $this->report('proof')['difference']);
         $this->assertBooksHold();
+
+        self::assertSame('', $this->report('statement', ['customer' => 'C1'])[0]['pay_to']);
+        $this->import(['accounts.csv' => "account,name,type,role,currency,iban\n1500,Bank,asset,bank,,DE89370400440532013000\n"]);
+        [$told] = $this->report('statement', ['customer' => 'C1']);
+        self::assertSame(['13.50', '13.50', 'DE89370400440532013000'], [$told['balance'], $told['contested'], $told['pay_to']]);
 
         // Taking the match back takes its deductions back, and nothing is contested any more.
         app(ReverseSettlement::class)->post('back', 1, '2026-10-31', 'wrong reasons');

@@ -1,3 +1,4 @@
+@use('Ajuste\Core\Proposal\CreditorReference')
 @use('App\Http\Say')
 @php $words = fn(string $label) => $label === 'not_due' ? 'Not due' : ucfirst(str_replace(['_', '-'], [' ', '–'], $label)); @endphp
 <x-paper title="Statement">
@@ -26,7 +27,12 @@
                 @foreach ($of->lines as $line)
                     <tr>
                         <td>{{ Say::day($line->date) }}</td>
-                        <td>{{ ucfirst($line->kind->words()) }} {{ $line->document }}</td>
+                        <td>
+                            {{ ucfirst($line->kind->words()) }} {{ $line->document }}
+                            @unless ($line->contested->isZero())
+                                <br><span class="soft">{{ $line->contested->grouped() }} of it contested</span>
+                            @endunless
+                        </td>
                         <td>{{ $line->amount->isPositive() ? Say::day($line->dueDate) : '' }}</td>
                         <td class="n">{{ $line->amount->isPositive() ? $line->amount->grouped() : '' }}</td>
                         <td class="n">{{ $line->amount->isPositive() ? '' : $line->amount->abs()->grouped() }}</td>
@@ -57,6 +63,16 @@
                 </tr>
             </tbody>
         </table>
+        @unless ($of->contested->isZero())
+            <p>Of the balance you contest {{ $of->contested->grouped() }} {{ $of->currency->code }}.</p>
+        @endunless
+        @if ($of->balance->isPositive() && ($of->payTo !== '' || $of->reference !== ''))
+            <p>
+                Please pay{{ $of->payTo === '' ? '' : ' to '.CreditorReference::grouped($of->payTo) }}{{ $of->reference === ''
+                    ? '.'
+                    : ', with the reference '.CreditorReference::grouped($of->reference).'.' }}
+            </p>
+        @endif
         @unless ($loop->last)
             <div style="page-break-after: always"></div>
         @endunless

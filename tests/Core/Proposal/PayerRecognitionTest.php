@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Core\Proposal;
 
+use Ajuste\Core\Proposal\CreditorReference;
 use Ajuste\Core\Proposal\PayerGuess;
 use Ajuste\Core\Proposal\PayerProfile;
 use Ajuste\Core\Proposal\PayerRecognition;
@@ -48,6 +49,20 @@ final class PayerRecognitionTest extends TestCase
     {
         $ranked = $this->rank('DE89370400440532013000', 'Tiendas Romeral', '', [1 => ['F1'], 4 => ['F2', 'F3']]);
         self::assertSame([[3, 100], [4, 92], [1, 91], [2, 89]], $ranked);
+    }
+
+    public function test_a_customers_own_reference_stands_above_documents_and_below_the_account(): void
+    {
+        $own = CreditorReference::ofCustomer('2');
+        $payers = new PayerRecognition([
+            new PayerProfile(1, ['Uno'], ['DE89370400440532013000'], CreditorReference::ofCustomer('1')),
+            new PayerProfile(2, ['Dos'], [], $own),
+            new PayerProfile(3, ['Tres'], []),
+        ]);
+        $ranked = $payers->rank('DE89370400440532013000', 'Tres', "for {$own}", [3 => ['F1']]);
+        self::assertSame([[1, 100], [2, 99], [3, 91]], array_map(static fn (PayerGuess $of): array => [$of->customerId, $of->score], $ranked));
+        self::assertSame('names its own reference '.CreditorReference::grouped($own), $ranked[1]->why);
+        self::assertSame([], $payers->rank('', '', CreditorReference::ofCustomer('9'), []));
     }
 
     public function test_many_quoted_documents_never_reach_certainty(): void

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Core\Proposal;
 
+use Ajuste\Core\Exchange\Mod97;
 use Ajuste\Core\Money\Currency;
 use Ajuste\Core\Proposal\Candidate;
 use Ajuste\Core\Proposal\CombinationSearch;
@@ -264,6 +265,28 @@ final class ProposerTest extends TestCase
                 ReferenceReader::quoted('RF18 5390 0754 7034', [$this->debit('539007547034', 1)]),
             ),
         );
+    }
+
+    /** The check digits that ISO 11649 and ISO 13616 print with their examples (RF18 …, GB29 NWBK …, DE89 3704 …). */
+    public function test_a_customer_has_a_reference_of_its_own_that_quotes_no_document(): void
+    {
+        self::assertSame(
+            ['18', '29', '89'],
+            [Mod97::digits('RF', '539007547034'), Mod97::digits('GB', 'NWBK60161331926819'), Mod97::digits('DE', '370400440532013000')],
+        );
+        foreach (['3001', 'c-3 001', 'A', str_repeat('9', 18)] as $number) {
+            self::assertTrue(CreditorReference::isValid(CreditorReference::ofCustomer($number)), $number);
+        }
+        self::assertSame(['', ''], [CreditorReference::ofCustomer(str_repeat('9', 19)), CreditorReference::ofCustomer(' – ')]);
+        $reference = CreditorReference::ofCustomer('3001');
+        self::assertSame('3001ACC', substr($reference, 4));
+        $onPaper = CreditorReference::grouped($reference);
+        self::assertSame(substr($reference, 0, 4).' 3001 ACC', $onPaper);
+        $items = [$this->debit('F3001', 1), $this->debit('F3002', 2), $this->debit('3001', 3)];
+        foreach ([$reference, $onPaper, strtolower($onPaper)] as $said) {
+            $quoted = ReferenceReader::quoted("{$said} and F3002", $items);
+            self::assertSame(['F3002'], array_map(static fn (Candidate $of): string => $of->document, $quoted), $said);
+        }
     }
 
     /** Against every subset there is, on random items with credits, discounts and equal amounts. */
