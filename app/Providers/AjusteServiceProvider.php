@@ -17,10 +17,12 @@ use App\Queries\Settings;
 use App\Support\Actor;
 use App\Support\Anchor;
 use App\Support\BooksConnection;
+use App\Support\SealedLists;
 use App\Support\Seals;
 use App\Values\ApprovalKind;
 use Closure;
 use Illuminate\Database\Connection;
+use Illuminate\Database\Events\TransactionBeginning;
 use Illuminate\Database\Events\TransactionCommitted;
 use Illuminate\Database\Events\TransactionCommitting;
 use Illuminate\Support\Facades\Event;
@@ -56,6 +58,11 @@ final class AjusteServiceProvider extends ServiceProvider
 
     public function boot(): void
     {
+        Event::listen(TransactionBeginning::class, static function (TransactionBeginning $event): void {
+            if ($event->connectionName === config('database.default') && $event->connection->transactionLevel() === 1) {
+                SealedLists::begin();
+            }
+        });
         Event::listen(TransactionCommitting::class, static function (TransactionCommitting $event): void {
             if ($event->connectionName === config('database.default')) {
                 Seals::close();

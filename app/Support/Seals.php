@@ -47,6 +47,8 @@ final class Seals
             return; // books that are only being made
         }
         [$last, $now] = [self::last(), self::state()];
+        $lists = $last['lists'] ?? [];
+        $changed = SealedLists::toSeal($lists);
         $before = $last['state'] ?? [];
         $grown = [
             ...array_filter(
@@ -56,7 +58,7 @@ final class Seals
             ),
             ...array_fill_keys(self::notSealed(), 0),
         ];
-        if ($grown === []) {
+        if ($grown === [] && $changed === []) {
             return;
         }
         $id = (int) DB::table('seals')->max('id') + 1;
@@ -72,7 +74,13 @@ final class Seals
                 'digest' => self::digest($table, $columns, $id, $from, $through),
             ];
         }
-        $body = json_encode(['state' => $now, 'rows' => $rows], JSON_THROW_ON_ERROR);
+        $whole = [];
+        foreach ($changed as $list) {
+            $columns = self::columns($list);
+            $lists[$list] = [SealedLists::counters()[$list], $id];
+            $whole[$list] = ['columns' => $columns, 'digest' => self::digestOfList($list, $columns)];
+        }
+        $body = json_encode(['state' => $now, 'lists' => $lists, 'rows' => $rows, 'whole' => $whole], JSON_THROW_ON_ERROR);
         $previous = $last['digest'] ?? '';
         DB::table('seals')->insert([
             'id' => $id,
@@ -96,7 +104,7 @@ final class Seals
     {
         $faults = [];
         $previous = '';
-        $state = [];
+        $state = $whole = [];
         foreach (DB::table('seals')->orderBy('id')->cursor() as $seal) {
             if ($seal->previous !== $previous || $seal->digest !== hash('sha256', "{$previous}\x1f{$seal->body}")) {
                 return [...$faults, "The seals are broken at seal {$seal->id} of {$seal->recorded_at}."];
@@ -105,15 +113,22 @@ final class Seals
             /**
              * @var array{
              *     state: array<string, int>,
-             *     rows: array<string, array{from: int, through: int, columns: list<string>, digest: string}>
+             *     rows: array<string, array{from: int, through: int, columns: list<string>, digest: string}>,
+             *     whole?: array<string, array{columns: list<string>, digest: string}>
              * } $body
              */
             $body = json_decode($seal->body, true, flags: JSON_THROW_ON_ERROR);
             $state = $body['state'];
+            $whole = [...$whole, ...$body['whole'] ?? []];
             foreach ($body['rows'] as $table => $of) {
                 if (self::digest($table, $of['columns'], (int) $seal->id, $of['from'], $of['through']) !== $of['digest']) {
                     $faults[] = "Rows of {$table} that were posted at {$seal->recorded_at} are not as they were posted.";
                 }
+            }
+        }
+        foreach ($whole as $list => $of) {
+            if (self::digestOfList($list, $of['columns']) !== $of['digest']) {
+                $faults[] = "Rows of {$list} were changed beside the program.";
             }
         }
         $more = array_filter(
@@ -128,17 +143,21 @@ final class Seals
         return $faults;
     }
 
-    /** @return array{digest: string, state: array<string, int>}|null */
+    /** @return array{digest: string, state: array<string, int>, lists: array<string, array{int, int}>}|null */
     private static function last(): ?array
     {
-        $row = DB::table('seals')->orderByDesc('id')->first(['digest', DB::raw("json_extract(body, '$.state') AS state")]);
+        $row = DB::table('seals')->orderByDesc('id')->first([
+            'digest', DB::raw("json_extract(body, '$.state') AS state"), DB::raw("coalesce(json_extract(body, '$.lists'), '{}') AS lists"),
+        ]);
         if ($row === null) {
             return null;
         }
         /** @var array<string, int> $state */
         $state = json_decode($row->state, true, flags: JSON_THROW_ON_ERROR);
+        /** @var array<string, array{int, int}> $lists */
+        $lists = json_decode($row->lists, true, flags: JSON_THROW_ON_ERROR);
 
-        return ['digest' => $row->digest, 'state' => $state];
+        return ['digest' => $row->digest, 'state' => $state, 'lists' => $lists];
     }
 
     /** @return array<string, int> by numbered table: the last number */
@@ -182,12 +201,25 @@ final class Seals
     /** @param  list<string>  $columns */
     private static function digest(string $table, array $columns, int $seal, int $from, int $through): string
     {
-        $values = implode(" || ',' || ", array_map(static fn (string $column): string => "quote({$column})", $columns));
         $key = self::KEYED[$table] ?? null;
         $which = $key === null
             ? "id > {$from} AND id <= {$through} AND ".self::only($table).' ORDER BY id'
             : "{$key} IN (SELECT key FROM sealed_keys WHERE seal_id = {$seal} AND name = '{$table}') ORDER BY {$key}";
-        $statement = DB::connection()->getPdo()->query("SELECT {$values} FROM {$table} WHERE {$which}");
+
+        return self::digestOf("{$table} WHERE {$which}", $columns);
+    }
+
+    /** @param  list<string>  $columns */
+    private static function digestOfList(string $list, array $columns): string
+    {
+        return self::digestOf("{$list} ORDER BY ".SealedLists::LISTS[$list], $columns);
+    }
+
+    /** @param  list<string>  $columns */
+    private static function digestOf(string $from, array $columns): string
+    {
+        $values = implode(" || ',' || ", array_map(static fn (string $column): string => "quote({$column})", $columns));
+        $statement = DB::connection()->getPdo()->query("SELECT {$values} FROM {$from}");
         $hash = hash_init('sha256');
         while ($statement !== false && is_string($row = $statement->fetch(PDO::FETCH_COLUMN))) {
             hash_update($hash, "{$row}\n");

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Ajuste\Core\Proposal;
 
 /**
- * Whose money is it? (R6) The payer's account known; then the customer's own creditor reference or a quoted document; then the name, compared
- * by words, with its score.
+ * Whose money is it? (R6) The payer's account known; then the customer's own creditor reference or a quoted document; then the name,
+ * compared by words, with its score.
  */
 final class PayerRecognition
 {
@@ -92,7 +92,11 @@ final class PayerRecognition
         }
         foreach (CreditorReference::within($text) as $reference) {
             foreach ($this->byReference[$reference] ?? [] as $customerId) {
-                $guesses[$customerId] ??= new PayerGuess($customerId, 'names its own reference '.CreditorReference::grouped($reference), 99);
+                $guesses[$customerId] ??= new PayerGuess(
+                    $customerId,
+                    'names its own reference '.CreditorReference::grouped($reference),
+                    99,
+                );
             }
         }
         foreach ($quoted as $customerId => $documents) {

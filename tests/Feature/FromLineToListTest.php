@@ -171,7 +171,9 @@ final class FromLineToListTest extends BooksTestCase
         $form = ['key' => 'r', 'amount' => '150.000', 'way' => 'cheque', 'date' => '2026-10-31', 'reason' => 'order cancelled'];
         $this->post('/documents/'.$this->itemId('K2').'/refund', $form)->assertSessionHas('done');
         self::assertSame(0, $this->open('K2'));
-        DB::table('rates')->insert(['date' => '2026-10-30', 'currency' => 'KWD', 'rate' => '3.0', 'quoted' => 'base_per_unit']);
+        DB::transaction(fn () => DB::table('rates')->insert([
+            'date' => '2026-10-30', 'currency' => 'KWD', 'rate' => '3.0', 'quoted' => 'base_per_unit',
+        ]));
         app(PayBack::class)->ahead(
             'a',
             $this->customerId('C3'),

@@ -506,16 +506,16 @@ final class MoneyTest extends BooksTestCase
             'refusal',
             static fn (string $says): bool => str_contains($says, 'has no account number'),
         );
-        DB::table('customers')
+        DB::transaction(fn () => DB::table('customers')
             ->where('customer', 'C1')
-            ->update(['iban' => 'DE89 3704 0044 0532 0130 01']);
+            ->update(['iban' => 'DE89 3704 0044 0532 0130 01']));
         $this->post("/documents/{$credit}/refund", [...$form, 'key' => 'a'])->assertSessionHas(
             'refusal',
             static fn (string $says): bool => str_contains($says, 'does not hold'),
         );
-        DB::table('customers')
+        DB::transaction(fn () => DB::table('customers')
             ->where('customer', 'C1')
-            ->update(['iban' => 'DE89 3704 0044 0532 0130 00']);
+            ->update(['iban' => 'DE89 3704 0044 0532 0130 00']));
         $this->post("/documents/{$credit}/refund", [...$form, 'key' => 'a', 'amount' => '500.01'])->assertSessionHas('refusal');
         foreach ([1, 2] as $click) {
             $this->post("/documents/{$credit}/refund", [...$form, 'key' => 'a'])->assertSessionHas('done');

@@ -405,7 +405,7 @@ final class ReceiptsTest extends BooksTestCase
         $line = $this->guesses()['Tiendas Romeral']->line->id;
         $invoice = $this->itemId('30001');
         $this->get("/receipts?line={$line}&customer={$this->customerId('C2')}&with_lines=1")->assertSee('only line 1, Oil');
-        DB::table('item_lines')->insert([
+        DB::transaction(fn () => DB::table('item_lines')->insert([
             'document' => '30001',
             'line' => '2',
             'description' => 'Freight',
@@ -414,7 +414,7 @@ final class ReceiptsTest extends BooksTestCase
             'net' => 1000,
             'tax_rate' => '10',
             'import_file_id' => 1,
-        ]);
+        ]));
         parent::post("/receipts/{$line}", [
             'key' => 'x',
             'customer' => $this->customerId('C2'),
@@ -499,14 +499,14 @@ final class ReceiptsTest extends BooksTestCase
 
     public function test_the_page_places_lines_and_remembers_the_payer(): void
     {
-        DB::table('customers')
+        DB::transaction(fn () => DB::table('customers')
             ->where('customer', 'C1')
-            ->update(['iban' => '', 'name' => 'Something else']);
+            ->update(['iban' => '', 'name' => 'Something else']));
         $this->actingAs($this->person());
         $line = (int) DB::table('money_lines')->where('party', 'Almadraba Foods')->value('id');
-        DB::table('customers')
+        DB::transaction(fn () => DB::table('customers')
             ->where('customer', 'C3')
-            ->update(['name' => 'Nobody']);
+            ->update(['name' => 'Nobody']));
         $this->get("/receipts?line={$line}&payer=C2")
             ->assertOk()
             ->assertSee('Tiendas Romeral')

@@ -9,6 +9,7 @@ use App\Actions\ReverseSettlement;
 use App\Queries\Verification;
 use App\Support\Anchor;
 use App\Support\Books;
+use App\Support\SealedLists;
 use App\Support\Seals;
 use Closure;
 use Illuminate\Support\Facades\DB;
@@ -81,6 +82,28 @@ final class SealsTest extends BooksTestCase
             $this->tampered('DELETE FROM seals WHERE id = 1', 'seals are broken');
             $this->tampered("UPDATE seals SET body = replace(body, '\"items\"', '\"itemx\"')", 'seals are broken');
         });
+    }
+
+    public function test_a_list_that_was_changed_beside_the_program_is_found_and_never_sealed_over(): void
+    {
+        $this->work();
+        $this->unguarded(function (): void {
+            foreach (array_keys(SealedLists::LISTS) as $list) {
+                foreach (array_column(DB::select("SELECT name FROM pragma_table_info('{$list}') WHERE pk = 0"), 'name') as $column) {
+                    if (DB::table($list)->exists()) {
+                        $this->tampered("UPDATE {$list} SET {$column} = coalesce({$column}, '') || '7'", "Rows of {$list}");
+                    }
+                }
+            }
+        });
+        $rename = fn (string $to) => $this->import(['customers.csv' => "customer,name,currency\nC2,{$to},EUR\n"]);
+        $rename('Dos y Media');
+        $this->assertBooksHold();
+        DB::table('customers')->where('customer', 'C1')->update(['iban' => 'GB29NWBK60161331926819']);
+        $found = ['Rows of customers were changed beside the program.'];
+        self::assertSame($found, Seals::faults());
+        $rename('Dos');
+        self::assertSame($found, Seals::faults());
     }
 
     public function test_a_chain_that_was_rewritten_as_a_whole_is_found_by_the_anchor_beside_the_books(): void

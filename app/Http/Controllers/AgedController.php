@@ -127,11 +127,13 @@ final class AgedController
     ): Response {
         $list = $this->list($request, $at, $reports);
         $compared = $this->option($request, 'compare');
+        $documents = self::by($request) === AgedBy::Document;
+        $head = ['customer', 'name', ...$documents ? ['document'] : [], 'currency'];
         $say = static fn (int $minor): string => Money::ofMinor($minor, $settings->base())->decimal();
         $cells = static fn (AgedRow $row, string $document, ?AgedRow $change): array => [
             $row->customer,
             $row->name,
-            $document,
+            ...$documents ? [$document] : [],
             $row->currency,
             ...array_map($say, $row->amounts),
             $say($row->unapplied),
@@ -139,21 +141,23 @@ final class AgedController
             ...$compared === null ? [] : [$change === null ? '' : $say($change->total)],
         ];
         $control = $figures->at($at->account, $at->asOf, $at->knownAt)->control;
-        $blank = array_fill(0, count($list->buckets->labels) + 1, '');
+        $blank = array_fill(0, count($head) - 2 + count($list->buckets->labels) + 1, '');
         $totals = new AgedRow('total', '', '', $list->totals->amounts, $list->totals->unapplied);
         $table = [
-            ['customer', 'name', 'document', 'currency', ...$list->buckets->labels, 'unapplied', 'total',
+            [...$head, ...$list->buckets->labels, 'unapplied', 'total',
                 ...$compared === null ? [] : ["since {$compared}"]],
             ...array_map(
                 static fn (AgedShown $of): array => $cells($of->row, $of->document, $of->change),
                 $this->rows($request, $at, $reports, $rows, $list),
             ),
             $cells($totals, '', null),
-            ["control account {$at->account->number}", "as of {$at->asOf}", '', '', ...$blank, $control->decimal()],
-            ['difference', '', '', '', ...$blank, $list->difference($control)->decimal()],
+            ["control account {$at->account->number}", "as of {$at->asOf}", ...$blank, $control->decimal()],
+            ['difference', '', ...$blank, $list->difference($control)->decimal()],
         ];
 
-        return Download::table($table, "aged-{$at->account->number}-{$at->asOf}", $format, range(4, 6 + count($list->buckets->labels)));
+        $numbers = range(count($head), count($head) + 2 + count($list->buckets->labels));
+
+        return Download::table($table, "aged-{$at->account->number}-{$at->asOf}", $format, $numbers);
     }
 
     public function paper(

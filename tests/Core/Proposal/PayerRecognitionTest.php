@@ -60,7 +60,10 @@ final class PayerRecognitionTest extends TestCase
             new PayerProfile(3, ['Tres'], []),
         ]);
         $ranked = $payers->rank('DE89370400440532013000', 'Tres', "for {$own}", [3 => ['F1']]);
-        self::assertSame([[1, 100], [2, 99], [3, 91]], array_map(static fn (PayerGuess $of): array => [$of->customerId, $of->score], $ranked));
+        self::assertSame(
+            [[1, 100], [2, 99], [3, 91]],
+            array_map(static fn (PayerGuess $of): array => [$of->customerId, $of->score], $ranked),
+        );
         self::assertSame('names its own reference '.CreditorReference::grouped($own), $ranked[1]->why);
         self::assertSame([], $payers->rank('', '', CreditorReference::ofCustomer('9'), []));
     }
