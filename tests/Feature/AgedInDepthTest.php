@@ -44,7 +44,14 @@ final class AgedInDepthTest extends BooksTestCase
         foreach (['customer', 'document', 'group', 'country', 'currency'] as $by) {
             $this->get("/aged?by={$by}")->assertOk()->assertSee('121.54');
             self::assertStringStartsWith('%PDF', (string) $this->get("/aged.pdf?by={$by}")->assertOk()->getContent());
-            $this->get("/aged.csv?by={$by}")->assertOk()->assertSee('121.54');
+            $rows = explode("\n", (string) $this->get("/aged.csv?by={$by}")->assertOk()->assertSee('121.54')->getContent());
+            self::assertSame($by === 'document', in_array('document', str_getcsv($rows[0], escape: ''), true));
+            self::assertSame(
+                [count(str_getcsv($rows[0], escape: ''))],
+                array_values(
+                    array_unique(array_map(static fn (string $row): int => count(str_getcsv($row, escape: '')), array_filter($rows))),
+                ),
+            );
         }
         self::assertSame(1, Artisan::call('ajuste:aged', ['--by' => 'moon', '--json' => true]));
     }
