@@ -231,6 +231,17 @@ final class ContraTest extends TestCase
         );
     }
 
+    public function test_a_foreign_pair_that_stays_says_so_in_both_currencies(): void
+    {
+        $items = [self::item(1, Kind::Invoice, 100_00, '2026-09-05', 90_00, 'USD')];
+        $bills = [self::bill(1, 50_00, '2026-09-05', ['currency' => 'USD', 'carried' => 46_00])];
+        [$left] = self::plan(self::pair($items, $bills, []))->leftOut();
+        self::assertSame(['50.00 USD', '45.00 EUR'], [
+            "{$left->amount->decimal()} {$left->amount->currency->code}", "{$left->base->decimal()} {$left->base->currency->code}",
+        ]);
+        self::assertSame('0.00', self::plan(self::pair([], [self::bill(1, 50_00, '2026-09-05')], []))->leftOut()[0]->base->decimal());
+    }
+
     public function test_what_is_contested_blocked_or_left_out_by_a_person_stays(): void
     {
         $bills = [self::bill(1, 300_00, '2026-10-01', ['blocked' => true]), self::bill(2, 500_00, '2026-10-30')];

@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace Tests\Core\Exchange;
 
+use Ajuste\Core\Exchange\EInvoice\EInvoice;
 use Ajuste\Core\Exchange\EInvoice\EInvoiceLine;
 use Ajuste\Core\Exchange\EInvoice\EInvoiceReader;
 use Ajuste\Core\Exchange\RateXml;
+use Ajuste\Core\Money\Money;
 use Ajuste\Core\Refusal;
 use PHPUnit\Framework\TestCase;
 
@@ -43,6 +45,20 @@ final class OpenFormatsTest extends TestCase
         self::assertSame('charge-1 1  10.00 21', self::said(self::xml('ubl', $charge))[3]);
         self::assertSame(['ESB00000001'], EInvoiceReader::read(self::xml('ubl'))->buyer->taxNumbers);
         self::assertFalse(EInvoiceReader::recognises('<Document xmlns="urn:iso:std:iso:20022:tech:xsd:camt.053.001.08">'));
+    }
+
+    public function test_an_invoice_is_refused_where_its_lines_do_not_make_its_total(): void
+    {
+        $gross = Money::ofMinor(121_00, 'EUR');
+        $of = EInvoiceReader::read(self::xml('ubl'));
+        $with = static fn (array $lines, ?int $net): EInvoice => new EInvoice(
+            $of->head, $of->buyer, $gross, $lines, $net === null ? null : Money::ofMinor($net, 'EUR'),
+        );
+        self::assertSame([], $with([], 100_00)->lines, 'an invoice without lines has nothing to make it of');
+        self::assertCount(3, $with($of->lines, null)->lines);
+        self::assertCount(3, $with($of->lines, 110_00)->lines);
+        $this->expectExceptionMessage('Invoice E-1: its lines come to 110.00, and it says 110.01 without tax.');
+        $with($of->lines, 110_01);
     }
 
     public function test_cross_industry_invoice(): void

@@ -148,6 +148,20 @@ final class ResiduesTest extends TestCase
         self::assertSame($said, self::said(self::plan([$of])));
     }
 
+    public function test_where_no_tax_can_come_off_it_says_why(): void
+    {
+        $of = self::candidate(1, 1_00);
+        $with = static fn (?string $relief): ResidueCandidate => new ResidueCandidate(
+            $of->customer, $of->item, $of->lastMatch, $of->contested, $of->blocked, $of->tax, $relief,
+        );
+        self::assertSame(['I1 1.00 inside the policy'], self::said(self::plan([$with(null)])));
+        self::assertSame(['I1 1.00 inside the policy'], self::said(self::plan([$with('')])));
+        self::assertSame(
+            ['I1 1.00 inside the policy; its lines are not known'],
+            self::said(self::plan([$with('its lines are not known')])),
+        );
+    }
+
     public function test_what_is_in_the_customers_favour_is_written_back_on_a_named_ground(): void
     {
         $candidates = [self::candidate(1, 3_00, ['kind' => Kind::Receipt]), self::candidate(2, 3_01, ['kind' => Kind::CreditNote])];
