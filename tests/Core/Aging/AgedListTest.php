@@ -184,6 +184,7 @@ final class AgedListTest extends TestCase
         self::assertSame([400, 600, 800, 1000], [
             $list->overdue(), $list->concentration(1), $list->concentration(2), $list->concentration(9),
         ], 'in tenths of a percent; who is in credit owes nothing');
+        self::assertSame(1000, $this->list([$this->debit(1, '2026-10-30')])->concentration(1), 'a cent is owed too');
         self::assertSame([null, null], [$this->list([])->overdue(), $this->list([])->concentration(1)]);
         self::assertNull($this->list([$this->debit(1, '2026-10-30')], byDue: false)->overdue());
     }

@@ -188,6 +188,8 @@ final class RevaluationTest extends TestCase
         ]);
         self::assertTrue($doubtful('0.9000', '1.0000', Quote::UnitPerBase), '1/0.9 is 11.1 % above');
         self::assertFalse(self::rate('2.0000', '1.0000', true)->isDoubtful());
+        $far = self::rate('2.0000', '1.0000');
+        self::assertTrue((new ClosingRate($far->now, $far->before))->isDoubtful(), 'nobody has said that it is right');
         self::assertFalse(self::rate('2.0000')->isDoubtful(), 'there is none before it');
         $this->expectException(Refusal::class);
         $this->expectExceptionMessage('GBP at 1.4000 of 2026-10-30 is more than 10 % from 1.1720 of 2026-10-29. Say that it is right');

@@ -95,6 +95,13 @@ final class PackFiguresTest extends TestCase
         ])['carried beyond the open list']);
     }
 
+    public function test_a_match_of_items_that_are_not_there_is_found(): void
+    {
+        $rule = new PackFigures('2026-10-31', Currency::of('EUR'), AgeBuckets::parse('30', AgedBasis::DueDate), Credits::Separate);
+        $match = ['debit' => '7', 'credit' => '8', 'debit_base' => '300', 'credit_base' => '200'];
+        self::assertSame(['carried beyond the open list' => '5.00'], $rule->of(new PackData([], [], [$match], [])));
+    }
+
     public function test_the_digest_of_a_file_is_its_sha_256(): void
     {
         // FIPS 180-2, appendix B.1: the digest of “abc”.

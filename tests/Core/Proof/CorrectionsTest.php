@@ -50,6 +50,22 @@ final class CorrectionsTest extends TestCase
         );
     }
 
+    public function test_a_difference_arises_on_the_first_day_of_its_lines(): void
+    {
+        $line = static fn (Book $book, int $id, string $date): ProofLine => new ProofLine(
+            $book, $id, $date, 100, new ProofNames('D', 'C1', 'E-5', ''), 'invoice',
+        );
+        $of = new CauseLine(
+            Cause::AmountDiffers,
+            [$line(Book::Ledger, 1, '2026-10-12'), $line(Book::Ledger, 2, '2026-10-09')],
+            [$line(Book::Subledger, 9, '2026-10-10')],
+            200,
+            100,
+            'note',
+        );
+        self::assertSame('2026-10-09', $of->date());
+    }
+
     /**
      * @param list<VoucherLine> $lines
      * @return list<string>
