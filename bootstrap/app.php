@@ -5,6 +5,7 @@ declare(strict_types=1);
 use Ajuste\Core\Refusal;
 use App\Http\Middleware\AskLateDate;
 use App\Http\Middleware\BooksAreCurrent;
+use App\Http\Middleware\DownloadsInTrail;
 use App\Http\Middleware\EndsDisabled;
 use App\Http\Middleware\PlainInput;
 use App\Http\Middleware\ReadsSessionOnly;
@@ -25,7 +26,7 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withCommands([__DIR__.'/../app/Console'])
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->web(
-            append: [SecurityHeaders::class, PlainInput::class, EndsDisabled::class],
+            append: [SecurityHeaders::class, PlainInput::class, EndsDisabled::class, DownloadsInTrail::class],
             prepend: [WholePages::class, BooksAreCurrent::class],
         );
         $middleware->alias([

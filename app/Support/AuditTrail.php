@@ -10,6 +10,9 @@ use Illuminate\Support\Facades\DB;
 /** The audit trail: each record carries the digest of the one before, so that none can be changed or taken out unseen. */
 final readonly class AuditTrail
 {
+    /** What persons do that changes no figure: who comes and goes, and what is taken out as a file. */
+    public const COMINGS_AND_GOINGS = ['sign in', 'sign-in refused', 'sign out', 'download'];
+
     public function __construct(private Actor $actor) {}
 
     /** @param  array<string, string|int|null>  $details */

@@ -6,6 +6,7 @@ namespace Tests\Feature;
 
 use App\Actions\People;
 use App\Models\User;
+use App\Support\AuditTrail;
 use App\Support\DemoBooks;
 use App\Support\Passwords;
 use Illuminate\Support\Facades\Artisan;
@@ -43,6 +44,30 @@ final class PeopleTest extends BooksTestCase
         $this->post('/first-start', $typed);
         self::assertSame(1, User::query()->count());
         $this->post('/sign-in', ['email' => 'ana@example.org', 'password' => self::LONG])->assertRedirect('/');
+    }
+
+    public function test_who_comes_and_goes_and_what_is_taken_out_is_in_the_trail(): void
+    {
+        app(People::class)->add('Ana', 'ana@example.org', 'reviewer', self::LONG);
+        $this->importBasics([]);
+        $trail = fn (): array => DB::table('audit_records')->whereIn('what', AuditTrail::COMINGS_AND_GOINGS)->orderBy('id')
+            ->get()->map(static fn (object $of): string => "{$of->who}: {$of->what}, {$of->subject}")->all();
+        $this->post('/sign-in', ['email' => 'ana@example.org', 'password' => 'wrong, but long']);
+        $this->post('/sign-in', ['email' => 'ana@example.org', 'password' => self::LONG]);
+        $this->get('/aged')->assertOk();
+        $this->get('/aged.csv')->assertOk();
+        $this->get('/aged.csv?as_of=moon');
+        $this->post('/sign-out');
+        $this->get('/aged.csv')->assertRedirect('/sign-in');
+        $id = User::query()->value('id');
+        self::assertSame([
+            'nobody: sign-in refused, ana@example.org', "Ana: sign in, person {$id}", 'Ana: download, aged-1100-2026-10-31.csv',
+            "Ana: sign out, person {$id}",
+        ], $trail());
+        $this->assertBooksHold();
+        $this->post('/sign-in', ['email' => 'ana@example.org', 'password' => self::LONG]);
+        $this->get('/trail')->assertOk()->assertSee('aged-1100-2026-10-31.csv');
+        $this->get('/')->assertOk()->assertDontSee('aged-1100-2026-10-31.csv')->assertDontSee('Sign in, person');
     }
 
     public function test_people_are_added_disabled_and_given_passwords(): void

@@ -16,6 +16,7 @@ use App\Queries\ControlFigures;
 use App\Queries\Questions;
 use App\Queries\Settings;
 use App\Queries\Unapplied;
+use App\Support\AuditTrail;
 use App\Support\Moment;
 use Illuminate\View\View;
 
@@ -44,7 +45,11 @@ final class DeskController
             'today' => substr(Moment::now(), 0, 10),
             'base' => $settings->base(),
             'picture' => new DayPicture($figures->days($at->account, Day::firstOfMonth($at->asOf), $at->asOf), 770, $settings->base()),
-            'latest' => AuditRecord::query()->orderByDesc('id')->limit(9)->get(),
+            'latest' => AuditRecord::query()
+                ->whereNotIn('what', AuditTrail::COMINGS_AND_GOINGS)
+                ->orderByDesc('id')
+                ->limit(9)
+                ->get(),
             'imports' => Import::query()->count(),
         ]);
     }

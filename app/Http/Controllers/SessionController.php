@@ -6,6 +6,8 @@ namespace App\Http\Controllers;
 
 use App\Http\SignedOut;
 use App\Models\User;
+use App\Support\Actor;
+use App\Support\AuditTrail;
 use App\Support\DemoBooks;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -34,6 +36,7 @@ final class SessionController
         $isTheDemos = $typed['password'] === DemoBooks::PASSWORD && ! DemoBooks::areHere();
         if ($isTheDemos || ! Auth::attempt([...$typed, 'disabled_at' => null])) {
             RateLimiter::hit($throttle);
+            (new AuditTrail(new Actor('nobody', 'POST sign-in')))->record('sign-in refused', $typed['email']);
 
             return back()
                 ->withInput($request->only('email'))
@@ -41,6 +44,7 @@ final class SessionController
         }
         RateLimiter::clear($throttle);
         $request->session()->regenerate();
+        self::trail('sign in');
         SignedOut::bringBack($request);
 
         return redirect()->intended('/');
@@ -48,10 +52,18 @@ final class SessionController
 
     public function destroy(Request $request): RedirectResponse
     {
+        if (Auth::check()) {
+            self::trail('sign out');
+        }
         Auth::logout();
         $request->session()->invalidate();
         $request->session()->regenerateToken();
 
         return redirect('/sign-in');
+    }
+
+    private static function trail(string $what): void
+    {
+        (new AuditTrail(Actor::current()))->record($what, 'person '.Auth::id());
     }
 }
