@@ -8,7 +8,6 @@ use Ajuste\Core\Ledger\Account;
 use Ajuste\Core\Ledger\AccountRole;
 use Ajuste\Core\Run\RunKind;
 use Ajuste\Core\SignOff\Check;
-use App\Support\Backup;
 use Illuminate\Support\Facades\DB;
 
 /** What has to be so before a period is signed, worked out from the books. */
@@ -116,14 +115,9 @@ final readonly class SignOffChecks
 
     private function backup(): Check
     {
-        $last = DB::table('audit_records')->where('what', Backup::IN_TRAIL)->max('recorded_at');
-        $posted = DB::selectOne(
-            'SELECT max(at) AS at FROM (SELECT max(recorded_at) AS at FROM vouchers UNION ALL SELECT max(recorded_at) FROM matches
-                UNION ALL SELECT max(recorded_at) FROM imports)',
-        );
-        $isGreen = $last !== null && $last >= $posted->at;
-        $says = $last === null ? 'none yet' : 'something was posted after the last one';
+        $last = LastBackup::find();
+        $says = $last->at === null ? 'none yet' : 'something was posted after the last one';
 
-        return new Check(self::BACKUP, 'A backup was taken since something was last posted', $isGreen, $isGreen ? '' : $says);
+        return new Check(self::BACKUP, 'A backup was taken since something was last posted', $last->hasAll, $last->hasAll ? '' : $says);
     }
 }

@@ -48,6 +48,18 @@ final class BackupTest extends BooksTestCase
         self::assertCount(1, glob("{$this->folder}/before-*/books.sqlite") ?: [], 'what was there is kept');
     }
 
+    public function test_the_desk_says_how_old_the_last_backup_is(): void
+    {
+        $this->importBasics();
+        $this->actingAs($this->person());
+        $this->get('/')->assertOk()->assertSee('None yet.')->assertSee('Write a backup');
+        $this->post('/sign-off/backup')->assertSessionHas('done');
+        $this->get('/')->assertSee('All that was posted is in it.')->assertDontSee('Write a backup');
+        $this->travel(2)->days();
+        $this->import(['items.csv' => self::items(['Z9,invoice,C1,2026-10-05,2026-12-01,EUR,5.00,5.00,,,,'])]);
+        $this->get('/')->assertSee('What was posted since is not in it.')->assertSee('Write a backup');
+    }
+
     public function test_a_backup_with_one_byte_altered_is_refused_and_the_books_stay(): void
     {
         $this->importBasics();

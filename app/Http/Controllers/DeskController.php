@@ -13,6 +13,7 @@ use App\Models\Import;
 use App\Queries\ApprovalRequests;
 use App\Queries\BankAccounts;
 use App\Queries\ControlFigures;
+use App\Queries\LastBackup;
 use App\Queries\Questions;
 use App\Queries\Settings;
 use App\Queries\Unapplied;
@@ -50,6 +51,7 @@ final class DeskController
                 ->orderByDesc('id')
                 ->limit(9)
                 ->get(),
+            'backup' => LastBackup::find(),
             'imports' => Import::query()->count(),
         ]);
     }

@@ -41,7 +41,7 @@ final class SignOffController
 
     public function backup(MakeBackup $backup): RedirectResponse
     {
-        return self::done('Written and read again: '.$backup->in().'.');
+        return back()->with('done', ['text' => 'Written and read again: '.$backup->in().'.']);
     }
 
     public function explain(Request $request, SignPeriod $sign): RedirectResponse

@@ -82,5 +82,19 @@
             </tbody>
         </table>
         <p class="mt-3"><a href="{{ route('trail') }}">The whole trail</a></p>
+        <h2>Backup</h2>
+        <p>
+            @if ($backup->at === null)
+                <b>None yet.</b>
+            @else
+                The last one is of {{ Say::moment($backup->at) }}.
+                @if ($backup->hasAll)
+                    All that was posted is in it.
+                @else
+                    <b>What was posted since is not in it.</b>
+                @endif
+            @endif
+        </p>
+        @includeWhen(!$backup->hasAll && auth()->user()->role->mayWrite(), 'sign-off.backup')
     </aside>
 </x-layout>

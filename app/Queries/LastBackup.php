@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Queries;
+
+use App\Support\Backup;
+use Illuminate\Support\Facades\DB;
+
+/** When the last backup was taken, and whether all that was posted is in it. */
+final readonly class LastBackup
+{
+    /** @param  ?string  $at moment; null: there was none yet */
+    private function __construct(public ?string $at, public bool $hasAll) {}
+
+    public static function find(): self
+    {
+        $at = DB::table('audit_records')->where('what', Backup::IN_TRAIL)->max('recorded_at');
+        $posted = DB::selectOne(
+            'SELECT max(at) AS at FROM (SELECT max(recorded_at) AS at FROM vouchers UNION ALL SELECT max(recorded_at) FROM matches
+                UNION ALL SELECT max(recorded_at) FROM imports)',
+        );
+
+        return new self($at, $at !== null && $at >= $posted->at);
+    }
+}
