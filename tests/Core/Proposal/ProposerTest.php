@@ -6,6 +6,7 @@ namespace Tests\Core\Proposal;
 
 use Ajuste\Core\Exchange\Mod97;
 use Ajuste\Core\Money\Currency;
+use Ajuste\Core\Money\Money;
 use Ajuste\Core\Proposal\Candidate;
 use Ajuste\Core\Proposal\CombinationSearch;
 use Ajuste\Core\Proposal\CreditorReference;
@@ -17,6 +18,12 @@ use Ajuste\Core\Proposal\ReferenceReader;
 use Ajuste\Core\Proposal\Searched;
 use Ajuste\Core\Proposal\Settles;
 use Ajuste\Core\Proposal\Way;
+use Ajuste\Core\Subledger\CustomerAccount;
+use Ajuste\Core\Subledger\ItemHead;
+use Ajuste\Core\Subledger\Kind;
+use Ajuste\Core\Subledger\OpenInstalment;
+use Ajuste\Core\Subledger\OpenItem;
+use Ajuste\Core\Subledger\Position;
 use Ajuste\Core\Subledger\Side;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -287,6 +294,17 @@ final class ProposerTest extends TestCase
             $quoted = ReferenceReader::quoted("{$said} and F3002", $items);
             self::assertSame(['F3002'], array_map(static fn (Candidate $of): string => $of->document, $quoted), $said);
         }
+    }
+
+    public function test_an_instalment_is_proposed_by_itself_without_the_discount_of_the_whole(): void
+    {
+        $head = new ItemHead('F1', Kind::Invoice, Side::Debit, new CustomerAccount(5, 1), '2026-09-01', '2026-11-30', 'REF-1');
+        $item = OpenItem::of(7, $head, Money::ofMinor(900, 'EUR'), Money::ofMinor(900, 'EUR'), Position::untouched());
+        $of = Candidate::instalment($item, new OpenInstalment('2026-10-31', 300, 300));
+        self::assertSame(
+            [7, 'F1', '2026-10-31', 300, 300, 'REF-1'],
+            [$of->id, $of->document, $of->dueDate, $of->gross(), $of->net(), $of->reference],
+        );
     }
 
     /** Against every subset there is, on random items with credits, discounts and equal amounts. */
