@@ -67,7 +67,6 @@ return new class extends Migration
             CREATE TABLE approval_requests (
                 id INTEGER PRIMARY KEY,
                 kind TEXT NOT NULL,
-                subject TEXT NOT NULL,  -- what it is about: of one subject one request waits at most
                 payload TEXT NOT NULL,  -- what was asked for, JSON: the plan is worked out of it again
                 digest TEXT NOT NULL,   -- of the plan that was seen
                 title TEXT NOT NULL,
@@ -76,7 +75,6 @@ return new class extends Migration
                 who TEXT NOT NULL,
                 recorded_at TEXT NOT NULL
             );
-            CREATE INDEX approval_requests_subject ON approval_requests (kind, subject);
             CREATE TABLE signatures (
                 id INTEGER PRIMARY KEY,
                 period TEXT NOT NULL,
@@ -106,10 +104,10 @@ return new class extends Migration
             );
             CREATE TABLE approval_answers (
                 request_id INTEGER PRIMARY KEY REFERENCES approval_requests (id),
-                answer TEXT NOT NULL CHECK (answer IN ('approved', 'sent_back', 'withdrawn')),
+                answer TEXT NOT NULL,   -- approved, sent_back
                 words TEXT NOT NULL,
                 result INTEGER,         -- what the posting came to
-                who TEXT NOT NULL,      -- or the outside person, with the one who keeps the books
+                who TEXT NOT NULL,
                 recorded_at TEXT NOT NULL
             );
             CREATE TABLE rates_accepted (
@@ -129,15 +127,7 @@ return new class extends Migration
                 amount INTEGER NOT NULL CHECK (amount > 0),
                 recorded_at TEXT NOT NULL,
                 UNIQUE (date, bill_id, credit_id)
-            );
-            INSERT INTO approval_requests (id, kind, subject, payload, digest, title, total, why, who, recorded_at)
-                SELECT id, 'run', kind || ' ' || account_id || ' ' || as_of,
-                    json_object('run', kind, 'account', account_id, 'as_of', as_of), digest,
-                    replace(kind, '_', ' ') || ' as of ' || as_of, total, why, who, recorded_at FROM run_requests;
-            INSERT INTO approval_answers SELECT request_id, answer, words, run_id, who, recorded_at FROM run_request_answers;
-            DROP TABLE run_request_answers;
-            DROP TABLE run_requests;
-            DELETE FROM changes WHERE name IN ('run_requests', 'run_request_answers')");
+            )");
         foreach (self::KEPT as $table => $what) {
             foreach (['UPDATE' => ['keep', 'changed'], 'DELETE' => ['stay', 'deleted']] as $event => [$name, $done]) {
                 DB::unprepared("CREATE TRIGGER {$table}_{$name} BEFORE {$event} ON {$table}

@@ -28,7 +28,8 @@ final class BooksOfOtherVersionsTest extends BooksTestCase
         '2026_11_25_000002_money_once.php' => '7e5c7aed62d948df',
         '2026_11_26_000000_direct_debits.php' => '6fb25188c25e4f4f',
         '2026_11_26_000001_runs.php' => 'e1583ea4cf1ed614',
-        '2026_11_26_000002_closing_lists.php' => '10eca21ff8572c57',
+        '2026_11_26_000002_closing_lists.php' => '4f92c10d769786cc',
+        '2026_11_26_000002_one_request.php' => '6334f470187aff38',
         '2026_11_26_000003_seals.php' => '3aa0a92000a06f58',
         '2026_11_26_000004_parties.php' => '133c4c5252456197',
         '2026_11_26_000005_policies.php' => 'e87583f92feca733',
@@ -105,12 +106,19 @@ final class BooksOfOtherVersionsTest extends BooksTestCase
             ]);
         }
         DB::table('run_request_answers')->insert(['request_id' => 1, 'answer' => 'sent_back', 'words' => 'no', ...$said]);
+        app('migrator')->run([database_path('migrations/2026_11_26_000002_closing_lists.php')]);
+        DB::table('approval_requests')->insert([
+            'id' => 1, 'kind' => 'irrecoverable', 'payload' => '{}', 'digest' => 'd0', 'title' => 'a debt',
+            'total' => 5, 'why' => 'large', ...$said,
+        ]);
+        DB::table('approval_answers')->insert(['request_id' => 1, 'answer' => 'sent_back', 'words' => 'not yet', ...$said]);
         app(Books::class)->open();
         $subject = "residues {$account} 2026-10-31";
         $requests = app(ApprovalRequests::class);
         self::assertSame('no', $requests->lastAnswerTo(ApprovalKind::Run, $subject)?->words);
         $waiting = $requests->waitingFor(ApprovalKind::Run, $subject);
-        self::assertSame([2, 'd2', 700], [$waiting?->id, $waiting?->digest, $waiting?->total]);
+        self::assertSame('not yet', $requests->lastAnswerTo(ApprovalKind::Irrecoverable, 'request 1')?->words);
+        self::assertSame([3, 'd2', 700], [$waiting?->id, $waiting?->digest, $waiting?->total]);
         $this->actingAs($this->person())->get('/')->assertSee('asks for approval to')->assertSee('/residues?as_of=2026-10-31', false);
         self::assertSame([], $this->faults());
     }
