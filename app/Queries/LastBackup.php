@@ -15,12 +15,12 @@ final readonly class LastBackup
 
     public static function find(): self
     {
-        $at = DB::table('audit_records')->where('what', Backup::IN_TRAIL)->max('recorded_at');
-        $posted = DB::selectOne(
-            'SELECT max(at) AS at FROM (SELECT max(recorded_at) AS at FROM vouchers UNION ALL SELECT max(recorded_at) FROM matches
-                UNION ALL SELECT max(recorded_at) FROM imports)',
-        );
+        $at = DB::table('audit_records')->where('what', Backup::IN_TRAIL)->orderByDesc('id')->value('recorded_at');
+        $posted = max(array_map(
+            static fn (string $table): string => (string) DB::table($table)->orderByDesc('id')->value('recorded_at'),
+            ['vouchers', 'matches', 'imports'],
+        ));
 
-        return new self($at, $at !== null && $at >= $posted->at);
+        return new self($at, $at !== null && $at >= $posted);
     }
 }

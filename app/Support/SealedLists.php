@@ -28,21 +28,20 @@ final class SealedLists
 
     /**
      * @param array<string, array{int, int}> $sealed by list: its counter and the seal, as the last seal has them
-     * @return list<string> lists that this transaction changed, and those that no seal has yet
+     * @return array<string, int> lists that this transaction changed, and those that no seal has yet: where their counters stand
      */
     public static function toSeal(array $sealed): array
     {
-        $now = self::counters();
-
-        return array_values(array_filter(
-            array_keys(self::LISTS),
-            static fn (string $list): bool => ! isset($sealed[$list])
-                || ($now[$list] !== $sealed[$list][0] && (self::$before[$list] ?? null) === $sealed[$list][0]),
-        ));
+        return array_filter(
+            self::counters(),
+            static fn (int $now, string $list): bool => ! isset($sealed[$list])
+                || ($now !== $sealed[$list][0] && (self::$before[$list] ?? null) === $sealed[$list][0]),
+            ARRAY_FILTER_USE_BOTH,
+        );
     }
 
     /** @return array<string, int> by list: how often it was changed */
-    public static function counters(): array
+    private static function counters(): array
     {
         if (DB::selectOne("SELECT 1 FROM sqlite_master WHERE name = 'changes'") === null) {
             return []; // books that are only being made

@@ -75,9 +75,9 @@ final class Seals
             ];
         }
         $whole = [];
-        foreach ($changed as $list) {
+        foreach ($changed as $list => $counter) {
             $columns = self::columns($list);
-            $lists[$list] = [SealedLists::counters()[$list], $id];
+            $lists[$list] = [$counter, $id];
             $whole[$list] = ['columns' => $columns, 'digest' => self::digestOfList($list, $columns)];
         }
         $body = json_encode(['state' => $now, 'lists' => $lists, 'rows' => $rows, 'whole' => $whole], JSON_THROW_ON_ERROR);
