@@ -19,9 +19,8 @@ final readonly class StatementRun
     {
         $sums = [];
         foreach ($this->reports->aged($account, $asOf, 'due')->rows as $row) {
-            $late = array_sum(array_slice($row->amounts, 1));
-            [$total, $lateBefore] = $sums[$row->customer] ?? [0, 0];
-            $sums[$row->customer] = [$total + $row->total, $lateBefore + $late];
+            [$total, $late] = $sums[$row->customer] ?? [0, 0];
+            $sums[$row->customer] = [$total + $row->total, $late + $row->overdue()];
         }
         $sent = DB::table('outbox')->where('subject', self::subject($asOf))->pluck('recorded_at', 'about');
         $to = [];

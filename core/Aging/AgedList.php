@@ -77,9 +77,10 @@ final readonly class AgedList
     public function overdue(): ?int
     {
         $owed = array_sum($this->totals->amounts);
-        $late = $owed - $this->totals->amounts[0];
 
-        return $this->buckets->basis === AgedBasis::DueDate && $owed > 0 ? Rounding::proportion(1000, $late, $owed) : null;
+        return $this->buckets->basis === AgedBasis::DueDate && $owed > 0
+            ? Rounding::proportion(1000, $this->totals->overdue(), $owed)
+            : null;
     }
 
     /** What the largest customers have of all that customers owe, in tenths of a percent. Null where nothing is owed. */

@@ -20,6 +20,12 @@ final readonly class AgedRow
         $this->total = array_sum($amounts) + $unapplied;
     }
 
+    /** What is past its due date, on a list by due date: all columns but the first. Minor units of base currency. */
+    public function overdue(): int
+    {
+        return array_sum($this->amounts) - $this->amounts[0];
+    }
+
     /** The same row with nothing in it. */
     public function nil(): self
     {
