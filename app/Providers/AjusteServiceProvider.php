@@ -22,6 +22,7 @@ use App\Support\Seals;
 use App\Values\ApprovalKind;
 use Closure;
 use Illuminate\Database\Connection;
+use Illuminate\Database\Events\ConnectionEvent;
 use Illuminate\Database\Events\TransactionBeginning;
 use Illuminate\Database\Events\TransactionCommitted;
 use Illuminate\Database\Events\TransactionCommitting;
@@ -58,18 +59,20 @@ final class AjusteServiceProvider extends ServiceProvider
 
     public function boot(): void
     {
-        Event::listen(TransactionBeginning::class, static function (TransactionBeginning $event): void {
-            if ($event->connectionName === config('database.default') && $event->connection->transactionLevel() === 1) {
+        // A copy of the books seals nothing: what is carried over from it is sealed in the books.
+        $ofTheBooks = static fn (ConnectionEvent $event): bool => $event->connectionName === 'books';
+        Event::listen(TransactionBeginning::class, static function (TransactionBeginning $event) use ($ofTheBooks): void {
+            if ($ofTheBooks($event) && $event->connection->transactionLevel() === 1) {
                 SealedLists::begin();
             }
         });
-        Event::listen(TransactionCommitting::class, static function (TransactionCommitting $event): void {
-            if ($event->connectionName === config('database.default')) {
+        Event::listen(TransactionCommitting::class, static function (TransactionCommitting $event) use ($ofTheBooks): void {
+            if ($ofTheBooks($event)) {
                 Seals::close();
             }
         });
-        Event::listen(TransactionCommitted::class, static function (TransactionCommitted $event): void {
-            if ($event->connectionName === config('database.default') && $event->connection->transactionLevel() === 0) {
+        Event::listen(TransactionCommitted::class, static function (TransactionCommitted $event) use ($ofTheBooks): void {
+            if ($ofTheBooks($event) && $event->connection->transactionLevel() === 0) {
                 Anchor::drop();
             }
         });

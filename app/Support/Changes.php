@@ -31,6 +31,12 @@ final class Changes
         return implode(' ', array_map(static fn (string $table): string => (string) $counters[$table], $tables));
     }
 
+    /** @return array<string, int> where all counters stand, by table */
+    public static function all(): array
+    {
+        return array_map(intval(...), DB::table('changes')->orderBy('name')->pluck('counter', 'name')->all());
+    }
+
     /** How often customers have changed in all: their items, matches, and what was decided about them. */
     public static function ofCustomers(): int
     {

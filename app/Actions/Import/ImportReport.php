@@ -22,6 +22,11 @@ final class ImportReport
 
     public int $refusedCount = 0;
 
+    /** Lines of the files that were read so far, and that there are; 0: not known. */
+    public int $rowsRead = 0;
+
+    public int $rowsExpected = 0;
+
     /** @var list<LateNewsRow> rows dated in a locked period, kept until a person decides */
     public array $late = [];
 

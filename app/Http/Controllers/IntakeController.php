@@ -9,6 +9,7 @@ use Ajuste\Core\Exchange\FileKind;
 use Ajuste\Core\Exchange\Mapping;
 use Ajuste\Core\Exchange\TableComparison;
 use Ajuste\Core\Refusal;
+use App\Actions\Import\FileMapping;
 use App\Actions\Import\HandIn;
 use App\Actions\Import\ImportFiles;
 use App\Actions\Import\RefusedRows;
@@ -116,7 +117,7 @@ final class IntakeController
         if (FileKind::tryFrom($file->kind) === null) {
             throw new Refusal('Bank statements are not compared; each brings its own lines.');
         }
-        $mapping = ImportFiles::mappingOf($source);
+        $mapping = FileMapping::of($source);
         $headings = $rows = [];
         foreach (Table::rows($source) as $number => $cells) {
             $number === $mapping->headerRow ? ($headings = $cells) : ($number > $mapping->headerRow ? ($rows[] = $cells) : null);
@@ -236,7 +237,7 @@ final class IntakeController
         $head = [];
         try {
             $head = Table::head($file, 30);
-            $mapping = $file->mapping ?? ImportFiles::mappingOf($file);
+            $mapping = $file->mapping ?? FileMapping::of($file);
         } catch (UnclearDates $unclear) {
             return new Reading($file->name, $head, $unclear->guess, true);
         } catch (Refusal) {
