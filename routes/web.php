@@ -37,6 +37,7 @@ use App\Http\Controllers\StandInController;
 use App\Http\Controllers\StatementsController;
 use App\Http\Controllers\TableController;
 use App\Http\Controllers\UnappliedController;
+use App\Http\Controllers\WorkController;
 use Illuminate\Support\Facades\Route;
 
 Route::middleware('guest')->group(function (): void {
@@ -169,6 +170,7 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/matches/{settlement}', [JournalsController::class, 'match'])
         ->name('match')
         ->whereNumber('settlement');
+    Route::get('/work/{id}', [WorkController::class, 'show'])->name('work')->whereNumber('id');
     Route::get('/trail', [JournalsController::class, 'trail'])->name('trail');
 
     Route::get('/documents/{item}', [BooksController::class, 'document'])
@@ -195,6 +197,7 @@ Route::middleware('auth')->group(function (): void {
         ->whereIn('format', ['csv', 'xlsx']);
 
     Route::middleware(['writer', 'asks-late-date'])->group(function (): void {
+        Route::post('/work/{id}/cancel', [WorkController::class, 'cancel'])->name('work.cancel')->whereNumber('id');
         Route::post('/intake', [IntakeController::class, 'handIn'])->name('intake.hand-in');
         Route::post('/intake/hand-in/{token}/mapping', [IntakeController::class, 'map'])->name('hand-in.map');
         Route::post('/intake/hand-in/{token}/commit', [IntakeController::class, 'commit'])->name('hand-in.commit');
@@ -281,7 +284,7 @@ Route::middleware('auth')->group(function (): void {
             ->whereNumber('overlay');
         Route::post('/allowance/rates', [AllowanceController::class, 'rate'])->name('allowance.rate');
         Route::post('/documents/{item}/deposit', [DepositsController::class, 'hold'])->name('document.deposit')->whereNumber('item');
-        Route::post('/statements/send', [StatementsController::class, 'sendSome'])->name('statements.send');
+        Route::post('/statements/send', [StatementsController::class, 'sendAll'])->name('statements.send');
         Route::post('/late-news/take', [LateNewsController::class, 'take'])->name('late-news.take');
         Route::post('/late-news/leave', [LateNewsController::class, 'leave'])->name('late-news.leave');
         Route::post('/policies', [PoliciesController::class, 'post'])->name('policies.post');

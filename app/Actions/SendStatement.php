@@ -8,31 +8,39 @@ use Ajuste\Core\Ledger\Account;
 use Ajuste\Core\Refusal;
 use App\Actions\Posting\Once;
 use App\Models\Customer;
+use App\Queries\Settings;
 use App\Queries\StatementRun;
 use App\Queries\Statements;
 use App\Queries\StatementTo;
 use App\StandIn\Outbox;
+use App\Support\LongWork;
+use App\Values\StatementFilter;
+use App\Values\WorkState;
 
 /** Sends a customer its statement; the outbox keeps when and what. */
 final readonly class SendStatement
 {
-    public function __construct(private Statements $statements, private Outbox $outbox) {}
+    public function __construct(
+        private Statements $statements,
+        private StatementRun $run,
+        private Settings $settings,
+        private Outbox $outbox,
+    ) {}
 
-    /**
-     * Sends those that wait, one after the other, for a while: whoever comes back sends the rest, and nobody gets it twice.
-     *
-     * @param list<StatementTo> $to
-     * @param float $seconds after which it stops
-     */
-    public function several(Account $account, array $to, string $from, string $day, float $seconds): void
+    /** Sends those that wait, one after the other. Begun again it goes on where it was: nobody gets the same day's twice. */
+    public function all(LongWork $work): void
     {
-        $end = hrtime(true) + (int) ($seconds * 1e9);
-        foreach (array_filter($to, static fn (StatementTo $of): bool => $of->waits()) as $of) {
-            $this->post("statement {$of->customerId} {$day}", $account, $of->customerId, $from, $day);
-            if (hrtime(true) > $end) {
-                return;
-            }
+        $of = $work->content();
+        $account = $this->settings->controlAccount($of['account']);
+        $fit = $this->run->of($account, $of['to'], StatementFilter::of($of, $this->settings->base()));
+        $to = array_filter($fit, static fn (StatementTo $one): bool => $one->waits());
+        $sent = 0;
+        foreach ($to as $one) {
+            $work->at($sent, count($to));
+            $this->post("statement {$one->customerId} {$of['to']}", $account, $one->customerId, $of['from'], $of['to']);
+            $sent++;
         }
+        $work->end(WorkState::Done, $sent === 1 ? 'One statement was sent.' : "{$sent} statements were sent.", $of['page']);
     }
 
     /** @throws Refusal when there is nothing to tell, or the customer has no e-mail address */

@@ -40,6 +40,12 @@ final class Say
         return (new DateTimeImmutable($iso))->format('F Y');
     }
 
+    /** `40 seconds`, `3 minutes`: how long something takes, about. */
+    public static function duration(int $seconds): string
+    {
+        return $seconds < 90 ? self::count($seconds, 'second') : self::count((int) round($seconds / 60), 'minute');
+    }
+
     /** `1,250.00 Dr`: the side is written, never a sign alone. */
     public static function balance(Money $money): string
     {

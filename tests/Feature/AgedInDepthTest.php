@@ -6,6 +6,7 @@ namespace Tests\Feature;
 
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Testing\TestResponse;
 
 /** The aged list by document, group, country and currency, and compared with an earlier day (R11). */
 final class AgedInDepthTest extends BooksTestCase
@@ -105,6 +106,11 @@ final class AgedInDepthTest extends BooksTestCase
         $this->get('/aged/cash-after?as_of=2026-09-30&until=2026-09-01')->assertStatus(422)->assertSee('name a later day');
     }
 
+    private function sendStatements(string $filter): TestResponse
+    {
+        return $this->followingRedirects()->post("/statements/send{$filter}", ['key' => bin2hex(random_bytes(8))])->assertOk();
+    }
+
     public function test_statements_are_sent_to_all_who_fit_and_to_nobody_twice(): void
     {
         $this->import(['customers.csv' => "customer,name,currency,group,email\nC1,Uno,EUR,shops,uno@example.invalid\n"
@@ -117,9 +123,9 @@ final class AgedInDepthTest extends BooksTestCase
         $this->get('/statements?group=shops')->assertSee('C1 Uno')->assertDontSee('C9 Nueve');
         $this->get('/statements?least=x')->assertStatus(422);
         self::assertSame('%PDF', substr((string) $this->get('/statements.pdf')->assertOk()->getContent(), 0, 4));
-        $this->post('/statements/send?group=shops')->assertOk()->assertSee('1 statement sent, 0 wait');
-        $this->post('/statements/send')->assertOk();
-        $this->post('/statements/send')->assertOk()->assertSee('2 statements sent, 0 wait');
+        $this->sendStatements('?group=shops')->assertSee('One statement was sent.')->assertSee('1 statement sent, 0 wait');
+        $this->sendStatements('')->assertSee('2 statements sent, 0 wait');
+        $this->sendStatements('')->assertSee('0 statements were sent.')->assertSee('2 statements sent, 0 wait');
         self::assertSame(['customer 1', 'customer 3'], DB::table('outbox')->orderBy('about')->pluck('about')->all());
         $this->get('/statements')->assertSee('Send 0 statements');
         $this->get('/statements?as_of=2026-09-30')->assertSee('Send 2 statements');

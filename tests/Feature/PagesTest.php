@@ -242,6 +242,7 @@ final class PagesTest extends BooksTestCase
                 '/runs/residues/1/reverse',
                 '/currency/accept-rates',
                 '/statements/send',
+                '/work/1/cancel',
                 '/questions',
                 '/questions/1/answer',
                 '/late-news/take',

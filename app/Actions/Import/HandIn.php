@@ -13,6 +13,8 @@ use App\Files\SourceFiles;
 use App\Files\Table;
 use App\Support\Actor;
 use App\Support\Moment;
+use App\Support\Progress;
+use App\Support\Unwatched;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\File;
@@ -116,8 +118,66 @@ final readonly class HandIn
         $this->write($this->files(), $mappings);
     }
 
+    /** Whether reading them takes so long that it is work beside the pages. */
+    public function isLong(): bool
+    {
+        return ImportFiles::areLong($this->files());
+    }
+
+    /** Names what the files would do as they are read now; another after a person has said how they are read. */
+    public function reading(): string
+    {
+        return "{$this->token}-".hash_file('xxh3', "{$this->folder}/files.json").'-'.filemtime("{$this->folder}/files.json");
+    }
+
+    /** What the files would do, if that was worked out for them as they are read now. */
+    public function report(): ?ImportReport
+    {
+        $kept = @file_get_contents("{$this->folder}/report");
+        $report = $kept === false ? null : unserialize($kept);
+
+        return $report instanceof ImportReport ? $report : null;
+    }
+
+    public function keepReport(ImportReport $report): void
+    {
+        File::put("{$this->folder}/report.part", serialize($report));
+        rename("{$this->folder}/report.part", "{$this->folder}/report");
+    }
+
+    /**
+     * Takes the files in, and lets them go.
+     *
+     * @return int the number of the import
+     *
+     * @throws Refusal when rows are refused, or the books have all of it
+     */
+    public function takeIn(ImportFiles $import, RefusedRows $rows, Actor $actor, Progress $progress = new Unwatched()): int
+    {
+        $names = array_map(static fn (SourceFile $file): string => $file->name, $this->files());
+        $source = implode(', ', array_slice($names, 0, 4)).(count($names) > 4 ? ' and '.(count($names) - 4).' more' : '');
+        $report = $import->post($this->files(), $rows, $source, self::key($this->token), $progress);
+        if ($report->importId === null) {
+            throw new Refusal(
+                $report->refusedCount > 0
+                    ? "{$report->refusedCount} rows are refused, so nothing was taken in. Set them aside, or correct the files."
+                    : 'The books have all of this already; there is nothing to take in.',
+            );
+        }
+        $this->remember($actor);
+        $this->discard();
+
+        return $report->importId;
+    }
+
+    /** By which a second click finds the import that the first one made. */
+    public static function key(string $token): string
+    {
+        return "import-{$token}";
+    }
+
     /** What a person decided about the shape of a file is remembered for the next one. */
-    public function remember(Actor $actor): void
+    private function remember(Actor $actor): void
     {
         foreach ($this->files() as $file) {
             if ($file->mapping !== null) {
@@ -145,6 +205,7 @@ final readonly class HandIn
      */
     private function write(array $files, array $mappings): void
     {
+        File::delete("{$this->folder}/report");
         File::put(
             "{$this->folder}/files.json",
             json_encode(

@@ -31,9 +31,6 @@ final class ImportFiles
     /** In bytes: from here on it is quicker to have all that is remembered worked out anew than to count each row. */
     private const LARGE = 512 * 1024;
 
-    /** In bytes: from here on files are long work, and are prepared beside the books. */
-    public const LONG = 5 * 1024 * 1024;
-
     /** So often it is prepared anew because the books were changed meanwhile; then nobody else writes until it is in. */
     private const TRIES = 3;
 
@@ -82,7 +79,7 @@ final class ImportFiles
         Progress $progress = new Unwatched(),
     ): ImportReport {
         try {
-            for ($try = 1; $try <= self::TRIES && self::bytes($files) > self::LONG && DB::transactionLevel() === 0; $try++) {
+            for ($try = 1; $try <= self::TRIES && self::areLong($files) && DB::transactionLevel() === 0; $try++) {
                 $report = $this->postPrepared($files, $rows, $source, $key, $progress);
                 if ($report !== null) {
                     return $report;
@@ -95,8 +92,18 @@ final class ImportFiles
         }
     }
 
+    /**
+     * Whether files are long work, which is prepared beside the books.
+     *
+     * @param list<SourceFile> $files
+     */
+    public static function areLong(array $files): bool
+    {
+        return self::bytes($files) > config()->integer('ajuste.long_files');
+    }
+
     /** @param  list<SourceFile>  $files */
-    public static function bytes(array $files): int
+    private static function bytes(array $files): int
     {
         return array_sum(array_map(static fn (SourceFile $file): int => (int) filesize($file->path), $files));
     }
@@ -187,7 +194,8 @@ final class ImportFiles
     private function finish(ImportReport $report, string $source, string $key): void
     {
         $this->rules->apply();
-        $count = static fn (string $of): int => array_sum(array_map(static fn (FileReport $file): int => (int) $file->{$of}, $report->files));
+        $each = static fn (string $of): array => array_map(static fn (FileReport $file): int => (int) $file->{$of}, $report->files);
+        $count = static fn (string $of): int => array_sum($each($of));
         $this->audit->record('import', "import {$report->importId}", '', [
             'source' => $source,
             'files' => count($report->files),

@@ -32,15 +32,36 @@ final readonly class LateNews
     public function take(string $key, string $kind, string $name, string $date, string $reason): void
     {
         $why = Reason::of($reason, 'Say why it is taken in on that day.');
-        $rows = $this->waiting($kind, $name);
         $day = Day::of($date);
+        Once::for($key, function () use ($kind, $name, $day, $why): int {
+            $rows = $this->waiting($kind, $name);
+            $this->import($kind, $name, $day, $rows);
+
+            return $this->decide($rows, 'taken', $day, $why);
+        });
+    }
+
+    /** @throws Refusal when it is decided already, or no reason is given */
+    public function leave(string $key, string $kind, string $name, string $reason): void
+    {
+        $why = Reason::of($reason, 'Say why it is left out.');
+        Once::for($key, fn (): int => $this->decide($this->waiting($kind, $name), 'left', null, $why));
+    }
+
+    /**
+     * @param non-empty-list<stdClass> $rows
+     *
+     * @throws Refusal when one of them cannot be taken in on that day
+     */
+    private function import(string $kind, string $name, string $day, array $rows): void
+    {
         $folder = sys_get_temp_dir().'/ajuste-late-'.bin2hex(random_bytes(6));
         File::ensureDirectoryExists($folder);
         try {
             $path = "{$folder}/{$kind}.csv";
             File::put($path, self::csv($rows, $day));
             $file = new SourceFile("{$kind}.csv", $path, FileKind::from($kind));
-            $report = $this->import->post([$file], RefusedRows::RefuseLateToo, "late news: {$name}", "{$key}-rows");
+            $report = $this->import->post([$file], RefusedRows::RefuseLateToo, "late news: {$name}");
         } finally {
             File::deleteDirectory($folder);
         }
@@ -48,38 +69,24 @@ final readonly class LateNews
             $fault = $report->refused[0] ?? $report->late[0];
             throw new Refusal("{$name} cannot be taken in on {$day}: {$fault->field} “{$fault->value}”: {$fault->expected}.");
         }
-        $this->decide($key, $rows, 'taken', $day, $why);
-    }
-
-    /** @throws Refusal when it is decided already, or no reason is given */
-    public function leave(string $key, string $kind, string $name, string $reason): void
-    {
-        $this->decide($key, $this->waiting($kind, $name), 'left', null, Reason::of($reason, 'Say why it is left out.'));
     }
 
     /** @param  non-empty-list<stdClass>  $rows */
-    private function decide(string $key, array $rows, string $decision, ?string $date, string $why): void
+    private function decide(array $rows, string $decision, ?string $date, string $why): int
     {
-        Once::for($key, function () use ($rows, $decision, $date, $why): int {
-            foreach ($rows as $row) {
-                DB::table('late_decisions')->insertOrIgnore([
-                    'late_id' => $row->id,
-                    'decision' => $decision,
-                    'date' => $date,
-                    'reason' => $why,
-                    'who' => $this->actor->who,
-                    'recorded_at' => Moment::now(),
-                ]);
-            }
-            $this->audit->record(
-                "late news {$decision}",
-                "late {$rows[0]->id}",
-                $why,
-                ['name' => $rows[0]->name, 'date' => (string) $date],
-            );
+        foreach ($rows as $row) {
+            DB::table('late_decisions')->insertOrIgnore([
+                'late_id' => $row->id,
+                'decision' => $decision,
+                'date' => $date,
+                'reason' => $why,
+                'who' => $this->actor->who,
+                'recorded_at' => Moment::now(),
+            ]);
+        }
+        $this->audit->record("late news {$decision}", "late {$rows[0]->id}", $why, ['name' => $rows[0]->name, 'date' => (string) $date]);
 
-            return (int) $rows[0]->id;
-        });
+        return (int) $rows[0]->id;
     }
 
     /**

@@ -209,6 +209,11 @@ final readonly class TakeFiles
             }
         }
         $importer->finish($refuse);
+        self::sayWhatWasSkipped($fileReport);
+    }
+
+    private static function sayWhatWasSkipped(FileReport $fileReport): void
+    {
         foreach ($fileReport->skipped as $why => $numbers) {
             $rows = implode(', ', array_slice($numbers, 0, 8)).(count($numbers) > 8 ? ' ...' : '');
             $what = $why === 'printed' ? ' lines are totals, headings or print' : ' items have nothing open';

@@ -18,6 +18,7 @@ use App\Queries\Questions;
 use App\Queries\Settings;
 use App\Queries\Unapplied;
 use App\Support\AuditTrail;
+use App\Support\LongWork;
 use App\Support\Moment;
 use Illuminate\View\View;
 
@@ -41,6 +42,7 @@ final class DeskController
             'stations' => $rail->stations($at->account, $at->asOf),
             'banks' => $banks->all($at->asOf),
             'left' => $unapplied->leftWithReason($at->account, $at->asOf),
+            'underWay' => LongWork::underWay(),
             'approvals' => $approvals->waiting(),
             'questions' => $questions->open(),
             'today' => substr(Moment::now(), 0, 10),

@@ -9,6 +9,7 @@ use Ajuste\Core\Exchange\FileKind;
 use Ajuste\Core\Exchange\Mapping;
 use Ajuste\Core\Exchange\TableComparison;
 use Ajuste\Core\Refusal;
+use App\Actions\CarryOut;
 use App\Actions\Import\FileMapping;
 use App\Actions\Import\HandIn;
 use App\Actions\Import\ImportFiles;
@@ -27,6 +28,7 @@ use App\Support\Actor;
 use App\Support\AuditTrail;
 use App\Support\KeptFiles;
 use App\Support\Moment;
+use App\Values\WorkKind;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
@@ -66,10 +68,15 @@ final class IntakeController
         return redirect()->route('hand-in', HandIn::of($uploads)->token);
     }
 
-    public function preview(string $token, ImportFiles $import, Settings $settings): View
+    public function preview(string $token, ImportFiles $import, Settings $settings, Actor $actor): View|RedirectResponse
     {
         $handIn = HandIn::find($token);
-        $report = $import->rehearse($handIn->files());
+        $report = $handIn->report() ?? ($handIn->isLong() ? null : $import->rehearse($handIn->files()));
+        if ($report === null) {
+            $work = CarryOut::begin(WorkKind::Preview, "preview-{$handIn->reading()}", ['hand_in' => $token], $actor);
+
+            return redirect()->route('work', $work);
+        }
 
         return view('intake.preview', [
             'token' => $token,
@@ -150,34 +157,21 @@ final class IntakeController
 
     public function commit(Request $request, string $token, ImportFiles $import, Actor $actor): RedirectResponse
     {
-        // A second click finds the import that the first one made.
-        $done = DB::table('posting_keys')
-            ->where('key', "import-{$token}")
-            ->value('result');
-        if (is_string($done)) {
+        $done = Once::result(HandIn::key($token));
+        if ($done !== null) {
             return redirect()->route('import', (int) $done);
         }
         $handIn = HandIn::find($token);
-        $names = array_map(static fn (SourceFile $file): string => $file->name, $handIn->files());
-        $report = $import->post(
-            $handIn->files(),
-            $request->boolean('set_aside') ? RefusedRows::SetAside : RefusedRows::RefuseAll,
-            implode(', ', array_slice($names, 0, 4)).(count($names) > 4 ? ' and '.(count($names) - 4).' more' : ''),
-            "import-{$token}",
-        );
-        if ($report->importId === null) {
-            throw new Refusal(
-                $report->refusedCount > 0
-                    ? "{$report->refusedCount} rows are refused, so nothing was taken in. Set them aside, or correct the files."
-                    : 'The books have all of this already; there is nothing to take in.',
-            );
+        if ($handIn->isLong()) {
+            $content = ['hand_in' => $token, 'set_aside' => $request->boolean('set_aside') ? 'yes' : 'no'];
+
+            return redirect()->route('work', CarryOut::begin(WorkKind::Import, HandIn::key($token), $content, $actor));
         }
-        $handIn->remember($actor);
-        $handIn->discard();
+        $importId = $handIn->takeIn($import, $request->boolean('set_aside') ? RefusedRows::SetAside : RefusedRows::RefuseAll, $actor);
 
         return redirect()
-            ->route('import', $report->importId)
-            ->with('done', ['text' => "Taken in as import {$report->importId}."]);
+            ->route('import', $importId)
+            ->with('done', ['text' => "Taken in as import {$importId}."]);
     }
 
     public function discard(string $token): RedirectResponse

@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use Ajuste\Core\Calendar\Day;
 use Ajuste\Core\Refusal;
+use App\Actions\CarryOut;
 use App\Actions\SendStatement;
 use App\Http\Download;
 use App\Http\FormKey;
@@ -17,7 +18,9 @@ use App\Queries\Settings;
 use App\Queries\StatementRun;
 use App\Queries\Statements;
 use App\Queries\StatementTo;
+use App\Support\Actor;
 use App\Values\StatementFilter;
+use App\Values\WorkKind;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\View\View;
@@ -57,20 +60,26 @@ final class StatementsController
     public function index(Request $request, ViewPoint $at, Settings $settings, StatementRun $run): View
     {
         return view('aged.statements', [
-            ...$this->progress($request, $at, $settings, $run),
+            ...$this->counted($request, $at, $settings, $run),
             'groups' => $run->groups(),
             'asOf' => $at->asOf,
             'base' => $settings->base(),
         ]);
     }
 
-    /** Sends for a moment, and says how far it is; the page asks again until none waits. */
-    public function sendSome(Request $request, ViewPoint $at, Settings $settings, StatementRun $run, SendStatement $send): View
+    /** Sends to all who fit, as work beside the pages. */
+    public function sendAll(Request $request, ViewPoint $at, Settings $settings, Actor $actor): RedirectResponse
     {
-        $to = $run->of($at->account, $at->asOf, self::filter($request, $settings));
-        $send->several($at->account, $to, self::from($request, $at, $settings), $at->asOf, 0.8);
+        $page = route('statements', self::asked($request), false);
+        $content = [
+            ...self::filter($request, $settings)->toArray(),
+            'account' => $at->account->number,
+            'from' => self::from($request, $at, $settings),
+            'to' => $at->asOf,
+            'page' => $page,
+        ];
 
-        return view('aged.statements-progress', $this->progress($request, $at, $settings, $run));
+        return redirect()->route('work', CarryOut::begin(WorkKind::Statements, FormKey::of($request, 'statements'), $content, $actor));
     }
 
     /** All in one file, for print. */
@@ -89,7 +98,7 @@ final class StatementsController
     }
 
     /** @return array<string, mixed> */
-    private function progress(Request $request, ViewPoint $at, Settings $settings, StatementRun $run): array
+    private function counted(Request $request, ViewPoint $at, Settings $settings, StatementRun $run): array
     {
         $to = $run->of($at->account, $at->asOf, self::filter($request, $settings));
 
@@ -98,11 +107,17 @@ final class StatementsController
             'waiting' => count(array_filter($to, static fn (StatementTo $of): bool => $of->waits())),
             'sent' => count(array_filter($to, static fn (StatementTo $of): bool => $of->sentAt !== '')),
             'without' => count(array_filter($to, static fn (StatementTo $of): bool => $of->email === '')),
-            'asked' => array_filter(
-                $request->only(['overdue', 'least', 'group', 'from']),
-                static fn (mixed $of): bool => is_string($of) && $of !== '',
-            ),
+            'asked' => self::asked($request),
         ];
+    }
+
+    /** @return array<string, string> what was filled in of the form that says who gets one */
+    private static function asked(Request $request): array
+    {
+        return array_filter(
+            $request->only(['overdue', 'least', 'group', 'from']),
+            static fn (mixed $of): bool => is_string($of) && $of !== '',
+        );
     }
 
     private static function filter(Request $request, Settings $settings): StatementFilter

@@ -1,0 +1,88 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use Ajuste\Core\Refusal;
+use App\Actions\Import\HandIn;
+use App\Actions\Import\ImportFiles;
+use App\Actions\Import\RefusedRows;
+use App\Support\Actor;
+use App\Support\Cancelled;
+use App\Support\LongWork;
+use App\Values\WorkKind;
+use App\Values\WorkState;
+use Illuminate\Bus\Queueable;
+use Illuminate\Contracts\Queue\ShouldQueue;
+
+/** Carries long work out, in the name of who began it. Safe to repeat: what it posts bears a key of its own. */
+final class CarryOut implements ShouldQueue
+{
+    use Queueable;
+
+    /** A worker that was killed counts as a try. */
+    public int $tries = 5;
+
+    public function __construct(public readonly int $workId) {}
+
+    /**
+     * Begins it where a worker finds it. The same work begins once.
+     *
+     * @param string $key names the work
+     * @param array<string, string> $content what it is about
+     * @return int the number of the work
+     */
+    public static function begin(WorkKind $kind, string $key, array $content, Actor $actor): int
+    {
+        $work = LongWork::begin($kind, $key, $content, $actor);
+        if ($work->isNew) {
+            dispatch(new self($work->id()));
+        }
+
+        return $work->id();
+    }
+
+    public function handle(): void
+    {
+        $work = LongWork::find($this->workId);
+        if (! $work->start()) {
+            return;
+        }
+        app()->instance(Actor::class, $work->actor());
+        try {
+            match ($work->kind()) {
+                WorkKind::Preview => $this->preview($work),
+                WorkKind::Import => $this->import($work),
+                WorkKind::Statements => app(SendStatement::class)->all($work),
+            };
+        } catch (Cancelled) {
+            return; // it says so itself
+        } catch (Refusal $refusal) {
+            $work->end(WorkState::Refused, $refusal->getMessage());
+        }
+    }
+
+    /** What a worker says when it has given up. */
+    public function failed(): void
+    {
+        LongWork::find($this->workId)->end(
+            WorkState::Refused,
+            'It could not be carried out, and nothing was posted. The server’s log says why; try again, or use the command line.',
+        );
+    }
+
+    private function preview(LongWork $work): void
+    {
+        $handIn = HandIn::find($work->content()['hand_in']);
+        $handIn->keepReport(app(ImportFiles::class)->rehearse($handIn->files(), $work));
+        $work->end(WorkState::Done, 'The files are read.', "/intake/hand-in/{$handIn->token}");
+    }
+
+    private function import(LongWork $work): void
+    {
+        $rows = $work->content()['set_aside'] === 'yes' ? RefusedRows::SetAside : RefusedRows::RefuseAll;
+        $importId = HandIn::find($work->content()['hand_in'])->takeIn(app(ImportFiles::class), $rows, $work->actor(), $work);
+        $work->end(WorkState::Done, "Taken in as import {$importId}.", "/intake/imports/{$importId}");
+    }
+}

@@ -1,0 +1,251 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Actions\CarryOut;
+use App\Actions\Import\ImportFiles;
+use App\Actions\Import\ImportReport;
+use App\Actions\Import\RefusedRows;
+use App\Files\SourceFiles;
+use App\Support\Actor;
+use App\Support\Cancelled;
+use App\Support\LongWork;
+use App\Support\Progress;
+use App\Support\Unwatched;
+use App\Values\WorkKind;
+use App\Values\WorkState;
+use Closure;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\DB;
+use PDO;
+use Symfony\Component\Process\Process;
+
+/** Long work is prepared beside the books: others write meanwhile, it can be left and cancelled, and a kill leaves nothing half done. */
+final class LongWorkTest extends BooksTestCase
+{
+    protected function setUp(): void
+    {
+        parent::setUp();
+        config(['ajuste.long_files' => 1000, 'queue.default' => 'sync']);
+        $this->importBasics(['items.csv' => self::items(['OLD,invoice,C1,2026-10-01,2026-10-31,EUR,5.00,5.00,,,,'])]);
+    }
+
+    /** @return array<string, string> */
+    private static function many(int $count = 1200): array
+    {
+        $items = $ledger = [];
+        for ($n = 1; $n <= $count; $n++) {
+            $items[] = "I{$n},invoice,C1,2026-10-02,2026-11-01,EUR,10.00,10.00,,,E{$n},";
+            $ledger[] = "E{$n},2026-10-02,1100,sale,10.00,,I{$n},";
+        }
+
+        return ['customers.csv' => "customer,name,currency\nC1,Uno the Elder,EUR\nC9,Nueve,EUR\n", 'items.csv' => self::items($items),
+            'ledger.csv' => self::ledger($ledger),
+            'matches.csv' => "date,debit_document,credit_document,amount\n"];
+    }
+
+    /** @param  array<string, string>  $files */
+    private function take(array $files, bool $post, Progress $progress = new Unwatched()): ImportReport
+    {
+        $folder = "{$this->folder}/long-".bin2hex(random_bytes(3));
+        mkdir($folder);
+        foreach ($files as $name => $content) {
+            file_put_contents("{$folder}/{$name}", $content);
+        }
+        $sources = SourceFiles::at($folder, $folder);
+
+        return $post
+            ? app(ImportFiles::class)->post($sources, RefusedRows::RefuseAll, 'long', 'long-1', $progress)
+            : app(ImportFiles::class)->rehearse($sources, $progress);
+    }
+
+    /** What another person does while the work is under way, once. */
+    private static function meanwhile(Closure $does): Progress
+    {
+        return new class($does) implements Progress
+        {
+            public int $asked = 0;
+
+            public function __construct(private readonly Closure $does) {}
+
+            public function at(int $done, int $total): void
+            {
+                if ($this->asked++ === 0) {
+                    ($this->does)();
+                }
+            }
+        };
+    }
+
+    /** Another connection that does not wait for anybody. */
+    private function other(string $sql): void
+    {
+        $other = new PDO("sqlite:{$this->folder}/books.sqlite", options: [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION]);
+        $other->exec('PRAGMA busy_timeout = 0');
+        $other->sqliteCreateFunction('plain_text', static fn (?string $text): string => (string) $text);
+        $other->exec($sql);
+    }
+
+    private function note(string $words): string
+    {
+        return 'INSERT INTO notes (subject, text, link, file_name, file_sha256, file_bytes, who, recorded_at) '.
+            "VALUES ('customer 1', '{$words}', '', '', '', 0, 'Another', '2026-11-01T10:00:00.000000Z')";
+    }
+
+    public function test_a_preview_and_a_long_import_hold_nobody_up(): void
+    {
+        $this->take(self::many(), false, self::meanwhile(fn () => $this->other($this->note('while previewed'))));
+        $this->take(self::many(), true, self::meanwhile(fn () => $this->other($this->note('while imported'))));
+        self::assertSame(['while previewed', 'while imported'], DB::table('notes')->orderBy('id')->pluck('text')->all());
+        self::assertSame(1201, DB::table('items')->count());
+        self::assertSame([], glob("{$this->folder}/books.sqlite.copy-*"));
+    }
+
+    public function test_what_is_carried_over_is_what_would_have_been_posted(): void
+    {
+        $files = self::many();
+        $changed = ['items.csv' => self::items(['I1,invoice,C1,2026-10-02,2026-11-01,EUR,12.00,12.00,,,E1,'])] + $files;
+        $this->take($files, true);
+        $this->import($changed);
+        $prepared = $this->everything();
+        $this->assertBooksHold();
+        DB::disconnect();
+        array_map(unlink(...), glob("{$this->folder}/books.sqlite*") ?: []);
+        Artisan::call('ajuste:books');
+        config(['ajuste.long_files' => PHP_INT_MAX]);
+        $this->importBasics(['items.csv' => self::items(['OLD,invoice,C1,2026-10-01,2026-10-31,EUR,5.00,5.00,,,,'])]);
+        $this->take($files, true);
+        $this->import($changed);
+        self::assertSame($this->everything(), $prepared);
+    }
+
+    /** @return array<string, list<string>> rows by table, but for the moments, and what hangs on them */
+    private function everything(): array
+    {
+        $all = [];
+        $tables = DB::table('sqlite_master')->where('type', 'table')->where('name', 'not like', 'sqlite_%')->pluck('name');
+        $own = ['audit_records', 'changes', 'customer_changes', 'seals', 'sealed_keys', 'migrations', 'posting_keys'];
+        foreach ($tables->diff($own) as $name) {
+            $all[$name] = DB::table($name)->get()->map(static function (object $row): string {
+                $cells = (array) $row;
+                $moments = ['recorded_at', 'superseded_at'];
+
+                return (string) json_encode(array_diff_key($cells, array_flip($moments)));
+            })->sort()->values()->all();
+        }
+
+        return $all;
+    }
+
+    public function test_what_changed_meanwhile_is_taken_into_account(): void
+    {
+        $late = self::items(['MEANWHILE,invoice,C1,2026-10-03,2026-11-01,EUR,7.00,7.00,,,,']);
+        $import = function () use ($late): void {
+            // Another person's process: the copy is the books at hand of this one.
+            $folder = "{$this->folder}/other";
+            mkdir($folder);
+            file_put_contents("{$folder}/items.csv", $late);
+            $books = ['AJUSTE_BOOKS' => "{$this->folder}/books.sqlite"];
+            (new Process(['./ajuste', 'import', $folder], base_path(), $books, null, 60))->mustRun();
+        };
+        $report = $this->take(self::many(), true, self::meanwhile($import));
+        self::assertNotNull($report->importId);
+        self::assertSame(1202, DB::table('items')->count());
+        self::assertSame(1, DB::table('items')->where('document', 'MEANWHILE')->count());
+        $this->assertBooksHold();
+    }
+
+    public function test_rows_are_recorded_when_they_come_into_the_books(): void
+    {
+        $between = '';
+        $this->take(self::many(), true, self::meanwhile(static function () use (&$between): void {
+            $between = now('UTC')->format('Y-m-d\TH:i:s.u\Z');
+        }));
+        self::assertSame(0, DB::table('items')->where('document', 'I1')->where('recorded_at', '<=', $between)->count());
+    }
+
+    public function test_cancelled_nothing_is_in_the_books(): void
+    {
+        $work = LongWork::begin(WorkKind::Import, 'k1', [], new Actor('Anyone', 'test'));
+        $work->start();
+        $again = LongWork::begin(WorkKind::Import, 'k1', [], new Actor('Anyone', 'test'));
+        self::assertFalse($again->isNew);
+        self::assertTrue($work->cancel());
+        try {
+            $this->take(self::many(), true, $work);
+            self::fail('It goes on.');
+        } catch (Cancelled) {
+            self::assertSame(1, DB::table('items')->count());
+            self::assertSame([], glob("{$this->folder}/books.sqlite.copy-*"));
+        }
+        self::assertTrue(LongWork::begin(WorkKind::Import, 'k1', [], new Actor('Anyone', 'test'))->isNew);
+        $this->assertBooksHold();
+    }
+
+    public function test_a_person_hands_in_leaves_and_comes_back(): void
+    {
+        $this->actingAs($this->person());
+        $page = $this->followingRedirects()->post('/intake', ['files' => $this->uploads(self::many())])->assertOk();
+        $page->assertSee('What would happen')->assertSee('The files are read.')->assertSee('Take in 3 files');
+        self::assertSame(1, DB::table('items')->count());
+        $token = basename(glob("{$this->folder}/files/waiting/*")[0] ?? '');
+        $this->followingRedirects()->post("/intake/hand-in/{$token}/commit")->assertOk()->assertSee('Taken in as import 2.');
+        $this->followingRedirects()->post("/intake/hand-in/{$token}/commit")->assertOk()->assertSee('Import 2');
+        self::assertSame(1201, DB::table('items')->count());
+        self::assertSame('A preparer', DB::table('imports')->where('id', 2)->value('who'));
+        self::assertSame([], LongWork::underWay());
+    }
+
+    public function test_refused_rows_say_so_and_the_files_are_still_there(): void
+    {
+        $this->actingAs($this->person());
+        $files = self::many();
+        $files['items.csv'] .= "BAD,invoice,C7,2026-10-02,2026-11-01,EUR,1.00,1.00,,,,,\n";
+        $this->followingRedirects()->post('/intake', ['files' => $this->uploads($files)])->assertSee('C7');
+        $token = basename(glob("{$this->folder}/files/waiting/*")[0] ?? '');
+        $commit = "/intake/hand-in/{$token}/commit";
+        $this->followingRedirects()->post($commit)->assertSee('1 rows are refused')->assertSee('Back to the files');
+        $this->followingRedirects()->post($commit, ['set_aside' => '1'])->assertSee('Taken in as import 2.');
+    }
+
+    public function test_a_killed_worker_s_work_is_carried_out_once(): void
+    {
+        config(['queue.default' => 'database']);
+        $this->actingAs($this->person());
+        $at = $this->post('/intake', ['files' => $this->uploads(self::many())])->assertRedirect()->headers->get('location');
+        $work = $this->get((string) $at)->assertRedirect()->headers->get('location');
+        $this->get((string) $work)->assertOk()->assertSee('It waits for its turn.');
+        $this->get('/')->assertSee('Reading the files')->assertSee('waits for its turn');
+        LongWork::file()->table('jobs')->update(['reserved_at' => time(), 'attempts' => 1]);
+        LongWork::file()->table('work')->update(['state' => 'running', 'done' => 600, 'total' => 2400]);
+        $this->get("{$work}?part=1")->assertOk()->assertSee('600 of 2,400 rows');
+        $books = ['AJUSTE_BOOKS' => "{$this->folder}/books.sqlite"];
+        (new Process([PHP_BINARY, 'artisan', 'ajuste:work', '--once'], base_path(), $books, null, 60))->mustRun();
+        self::assertSame(WorkState::Done, LongWork::find(1)->state());
+        $this->get("{$work}?part=1")->assertNoContent()->assertHeader('HX-Location');
+        $this->followingRedirects()->get((string) $work)->assertSee('What would happen');
+    }
+
+    public function test_a_reader_cancels_nothing(): void
+    {
+        $id = CarryOut::begin(WorkKind::Preview, 'k', ['hand_in' => 'x'], new Actor('Anyone', 'test'));
+        $this->actingAs($this->person('reader'));
+        $this->post("/work/{$id}/cancel")->assertForbidden();
+        $this->get('/work/99')->assertStatus(422)->assertSee('There is no such work any more');
+    }
+
+    /**
+     * @param array<string, string> $files
+     * @return list<UploadedFile>
+     */
+    private function uploads(array $files): array
+    {
+        return array_map(
+            static fn (string $name): UploadedFile => UploadedFile::fake()->createWithContent($name, $files[$name]),
+            array_values(array_diff(array_keys($files), ['matches.csv'])),
+        );
+    }
+}
