@@ -3,10 +3,11 @@
 declare(strict_types=1);
 
 use Ajuste\Core\Refusal;
+use App\Http\Middleware\AdministersOnly;
 use App\Http\Middleware\AskLateDate;
 use App\Http\Middleware\BooksAreCurrent;
 use App\Http\Middleware\DownloadsInTrail;
-use App\Http\Middleware\EndsDisabled;
+use App\Http\Middleware\EndsSessions;
 use App\Http\Middleware\PlainInput;
 use App\Http\Middleware\ReadsSessionOnly;
 use App\Http\Middleware\SecurityHeaders;
@@ -26,21 +27,22 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withCommands([__DIR__.'/../app/Console'])
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->web(
-            append: [SecurityHeaders::class, PlainInput::class, EndsDisabled::class, DownloadsInTrail::class],
+            append: [SecurityHeaders::class, PlainInput::class, EndsSessions::class, DownloadsInTrail::class],
             prepend: [WholePages::class, BooksAreCurrent::class],
         );
         $middleware->alias([
+            'administers' => AdministersOnly::class,
             'writer' => WriterOnly::class,
             'asks-late-date' => AskLateDate::class,
             'reads-session-only' => ReadsSessionOnly::class,
         ]);
         $middleware->redirectGuestsTo('/sign-in');
         $middleware->redirectUsersTo('/');
-        $middleware->trimStrings(except: ['password']);
+        $middleware->trimStrings(except: ['password', 'present']);
     })
     ->withExceptions(function (Exceptions $exceptions): void {
         $exceptions->dontReport(Refusal::class);
-        $exceptions->dontFlash('password');
+        $exceptions->dontFlash(['password', 'present', 'code']);
         $exceptions->render(function (Refusal $refusal, Request $request) {
             return $request->isMethod('GET')
                 ? response()->view('refusal', ['message' => $refusal->getMessage()], 422)

@@ -3,11 +3,15 @@
 declare(strict_types=1);
 
 return [
-    'driver' => env('SESSION_DRIVER', 'file'),
-    'lifetime' => 600,
+    'driver' => env('SESSION_DRIVER', 'database'),
+    // In minutes: so long one may be away, and so long a session holds at most.
+    'lifetime' => 30,
+    'longest' => 12 * 60,
     'expire_on_close' => false,
     'encrypt' => false,
-    'files' => storage_path('framework/sessions'),
+    // A file beside the books: a session of other books opens nothing here.
+    'connection' => 'sessions',
+    'table' => 'sessions',
     'lottery' => [2, 100],
     'cookie' => 'ajuste_session',
     'path' => '/',

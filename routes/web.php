@@ -20,9 +20,12 @@ use App\Http\Controllers\JournalsController;
 use App\Http\Controllers\LateNewsController;
 use App\Http\Controllers\LedgerController;
 use App\Http\Controllers\LostDebtsController;
+use App\Http\Controllers\MeController;
 use App\Http\Controllers\MovementController;
 use App\Http\Controllers\NotesController;
 use App\Http\Controllers\PartiesController;
+use App\Http\Controllers\PasswordLinkController;
+use App\Http\Controllers\PeopleController;
 use App\Http\Controllers\PoliciesController;
 use App\Http\Controllers\ProofController;
 use App\Http\Controllers\RatesController;
@@ -43,6 +46,12 @@ use Illuminate\Support\Facades\Route;
 Route::middleware('guest')->group(function (): void {
     Route::get('/sign-in', [SessionController::class, 'create'])->name('sign-in');
     Route::post('/sign-in', [SessionController::class, 'store']);
+    Route::get('/sign-in/code', [SessionController::class, 'code'])->name('sign-in.code');
+    Route::post('/sign-in/code', [SessionController::class, 'checkCode']);
+    Route::get('/forgotten', [PasswordLinkController::class, 'forgotten'])->name('forgotten');
+    Route::post('/forgotten', [PasswordLinkController::class, 'send']);
+    Route::get('/welcome/{token}', [PasswordLinkController::class, 'show'])->name('welcome');
+    Route::post('/welcome/{token}', [PasswordLinkController::class, 'set']);
     Route::get('/first-start', [FirstStartController::class, 'create'])->name('first-start');
     Route::post('/first-start', [FirstStartController::class, 'store']);
 });
@@ -50,6 +59,22 @@ Route::middleware('guest')->group(function (): void {
 Route::middleware('auth')->group(function (): void {
     Route::post('/sign-out', [SessionController::class, 'destroy'])->name('sign-out');
     Route::get('/', DeskController::class)->name('desk');
+    Route::controller(MeController::class)->group(function (): void {
+        Route::get('/me', 'index')->name('me');
+        Route::get('/me/stay', 'stay')->name('stay');
+        Route::post('/me/password', 'password')->name('me.password');
+        Route::post('/me/second-factor', 'takeUp')->name('me.second-factor');
+        Route::post('/me/second-factor/give-up', 'giveUp')->name('me.give-up');
+        Route::post('/me/sessions/{session}/end', 'end')->name('me.end');
+    });
+    Route::get('/people', [PeopleController::class, 'index'])->name('people');
+    Route::controller(PeopleController::class)->middleware('administers')->group(function (): void {
+        Route::post('/people', 'invite')->name('people.invite');
+        Route::post('/people/{user}/link', 'link')->name('people.link')->whereNumber('user');
+        Route::post('/people/{user}/role', 'role')->name('people.role')->whereNumber('user');
+        Route::post('/people/{user}/disable', 'disable')->name('people.disable')->whereNumber('user');
+        Route::post('/people/{user}/enable', 'enable')->name('people.enable')->whereNumber('user');
+    });
 
     Route::get('/intake', [IntakeController::class, 'index'])->name('intake');
     Route::get('/intake/imports/{import}', [IntakeController::class, 'show'])

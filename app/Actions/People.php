@@ -5,12 +5,15 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use Ajuste\Core\Refusal;
+use App\Actions\Posting\Reason;
 use App\Models\Role;
 use App\Models\User;
 use App\Support\AuditTrail;
 use App\Support\Moment;
 use App\Support\Passwords;
+use App\Support\Sessions;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Hash;
 
 /** Who may open the books, and what they may do in them. */
 final readonly class People
@@ -31,10 +34,68 @@ final readonly class People
         Passwords::refuseWeak($password);
 
         return DB::transaction(function () use ($name, $email, $as, $password): User {
-            $user = User::query()->create(['name' => $name, 'email' => $email, 'password' => $password, 'role' => $as]);
+            $user = User::query()->create([
+                'name' => $name, 'email' => $email, 'password' => $password, 'role' => $as, 'administers' => ! User::query()->exists(),
+            ]);
             $this->audit->record('add person', "person {$user->id}", '', ['name' => $name, 'role' => $as->value]);
 
             return $user;
+        });
+    }
+
+    /**
+     * Whoever is invited sets a password by a link.
+     *
+     * @return User who has no password yet
+     *
+     * @throws Refusal as `add` does
+     */
+    public function invite(string $name, string $email, string $role): User
+    {
+        return $this->add($name, $email, $role, bin2hex(random_bytes(32)));
+    }
+
+    /** @throws Refusal when it is one's own role, the role unknown, or no reason is given */
+    public function changeRole(User $by, int $id, string $role, bool $administers, string $reason): void
+    {
+        $user = User::query()->findOrFail($id);
+        $as = Role::tryFrom($role) ?? throw new Refusal("“{$role}” is no role; preparer, reviewer or reader is expected.");
+        $why = Reason::of($reason, 'Say why the role changes.');
+        $this->refuseOneself($by, $user);
+        DB::transaction(function () use ($user, $as, $administers, $why): void {
+            $user->update(['role' => $as, 'administers' => $administers]);
+            $this->audit->record('change role', "person {$user->id}", $why, [
+                'role' => $as->value, 'administers' => $administers ? 'yes' : 'no',
+            ]);
+            Sessions::endOthers($user->id, '');
+        });
+    }
+
+    /** So that somebody is always left who looks after the people, and nobody takes rights to oneself. */
+    public function refuseOneself(User $by, User $user): void
+    {
+        if ($by->is($user)) {
+            throw new Refusal('Nobody changes their own role or sign-in here. Ask another person who looks after the people.');
+        }
+    }
+
+    /** @throws Refusal when the present password is not that, or the new one weak */
+    public function changeOwnPassword(User $user, string $present, string $new, string $session): void
+    {
+        if (! Hash::check($present, $user->password)) {
+            throw new Refusal('The present password is another one. Nothing was changed.');
+        }
+        $this->setPassword($user->email, $new);
+        Sessions::endOthers($user->id, $session);
+    }
+
+    /** Lets in again whoever was disabled. */
+    public function enable(int $id): void
+    {
+        $user = User::query()->findOrFail($id);
+        DB::transaction(function () use ($user): void {
+            $user->update(['disabled_at' => null]);
+            $this->audit->record('enable person', "person {$user->id}");
         });
     }
 
@@ -56,6 +117,7 @@ final readonly class People
         DB::transaction(function () use ($user): void {
             $user->update(['disabled_at' => Moment::now()]);
             $this->audit->record('disable person', "person {$user->id}");
+            Sessions::endOthers($user->id, '');
         });
     }
 

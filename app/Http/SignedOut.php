@@ -12,6 +12,8 @@ final class SignedOut
 {
     private const TYPED = 'typed before signing in';
 
+    private const NEVER_KEPT = ['_token', 'password', 'present', 'code', 'key', 'seen'];
+
     public static function answer(Request $request): RedirectResponse
     {
         $session = $request->session();
@@ -20,7 +22,7 @@ final class SignedOut
             $session->put('url.intended', $page);
         }
         if (! $request->isMethod('GET')) {
-            $session->put(self::TYPED, $request->except(['_token', 'password', 'key', 'seen', ...array_keys($request->allFiles())]));
+            $session->put(self::TYPED, $request->except([...self::NEVER_KEPT, ...array_keys($request->allFiles())]));
         }
         if ($request->user() !== null) {
             return redirect()

@@ -11,6 +11,16 @@ enum Role: string
     case Reviewer = 'reviewer';
     case Reader = 'reader';
 
+    /** For the page on which it is chosen. */
+    public function words(): string
+    {
+        return match ($this) {
+            self::Preparer => 'prepares and posts',
+            self::Reviewer => 'approves, signs and locks; posts too',
+            self::Reader => 'looks at everything, posts nothing',
+        };
+    }
+
     public function mayWrite(): bool
     {
         return $this !== self::Reader;

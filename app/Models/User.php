@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Illuminate\Auth\AuthenticationException;
 use Illuminate\Foundation\Auth\User as Authenticatable;
+use Illuminate\Support\Facades\Auth;
 
 /**
  * @property int $id
@@ -13,6 +15,10 @@ use Illuminate\Foundation\Auth\User as Authenticatable;
  * @property string $password
  * @property Role $role
  * @property ?string $disabled_at
+ * @property bool $administers whether the person looks after the others
+ * @property ?string $second_factor the secret of its codes
+ * @property int $second_factor_step of the last code that was taken
+ * @property ?string $signed_in_at
  */
 final class User extends Authenticatable
 {
@@ -20,10 +26,18 @@ final class User extends Authenticatable
 
     protected $guarded = [];
 
-    protected $hidden = ['password', 'remember_token'];
+    protected $hidden = ['password', 'remember_token', 'second_factor'];
+
+    /** @throws AuthenticationException when nobody is signed in */
+    public static function signedIn(): self
+    {
+        $user = Auth::user();
+
+        return $user instanceof self ? $user : throw new AuthenticationException();
+    }
 
     protected function casts(): array
     {
-        return ['password' => 'hashed', 'role' => Role::class];
+        return ['password' => 'hashed', 'role' => Role::class, 'administers' => 'boolean', 'second_factor' => 'encrypted'];
     }
 }

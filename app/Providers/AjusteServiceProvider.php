@@ -19,6 +19,7 @@ use App\Support\Anchor;
 use App\Support\BooksConnection;
 use App\Support\SealedLists;
 use App\Support\Seals;
+use App\Support\Sessions;
 use App\Values\ApprovalKind;
 use Closure;
 use Illuminate\Database\Connection;
@@ -52,6 +53,7 @@ final class AjusteServiceProvider extends ServiceProvider
                 ApprovalKind::CreditNote => IssueCreditNote::class,
             }),
         ));
+        $this->app->resolving('session', static fn () => Sessions::file());
         $this->app->scoped(Settings::class);
         $this->app->scoped(Actor::class, static fn (): Actor => Actor::current());
         $this->app->scoped(ViewPoint::class, static fn (): ViewPoint => new ViewPoint(request(), app(Settings::class)));

@@ -51,6 +51,15 @@ final readonly class Outbox
         return $id;
     }
 
+    /** What only the recipient may read, such as a link that opens the books: a file for the mail service, which no page shows. */
+    public function keepPrivate(string $to, string $subject, string $text): void
+    {
+        $email = (new Email())->from(new Address('accounts@example.invalid', 'Ajuste'))->to($to)->subject($subject)->text($text);
+        $folder = self::folder().'/private';
+        File::ensureDirectoryExists($folder, 0700);
+        File::put($folder.'/'.Moment::now().'.eml', $email->toString());
+    }
+
     public static function folder(): string
     {
         return dirname(config()->string('ajuste.files')).'/outbox';

@@ -1,5 +1,6 @@
 import Alpine from '@alpinejs/csp';
 import htmx from 'htmx.org';
+import { warnBeforeTheEnd } from './away';
 import { grid } from './grid';
 import { listenForKeys } from './keys';
 import { keepPlaces } from './panes';
@@ -32,4 +33,5 @@ Alpine.start();
 document.addEventListener('DOMContentLoaded', () => {
     listenForKeys(htmx);
     keepPlaces();
+    warnBeforeTheEnd();
 });

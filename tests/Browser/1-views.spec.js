@@ -32,6 +32,8 @@ const views = [
     '/aged?compare=2026-09-30',
     '/late-news',
     '/statements',
+    '/people',
+    '/me',
     '/aged/cash-after',
     '/policies?of=residue_limit',
     '/agreements',

@@ -98,6 +98,8 @@ final class PagesTest extends BooksTestCase
                 '/movement',
                 '/movement?from=2026-09-01',
                 '/measures',
+                '/people',
+                '/me',
                 '/contra',
                 '/aged',
                 '/aged?basis=document&credits=oldest_first&buckets=15,45',
@@ -312,7 +314,10 @@ final class PagesTest extends BooksTestCase
     {
         $writing = collect(app('router')->getRoutes()->getRoutes())->filter(
             static fn ($route): bool => in_array('POST', $route->methods(), true) &&
-                ! in_array($route->uri(), ['sign-in', 'sign-out', 'first-start', 'table.{format}', 'pair-check'], true),
+                ! in_array('guest', $route->gatherMiddleware(), true) &&
+                ! in_array('administers', $route->gatherMiddleware(), true) &&
+                ! str_starts_with($route->uri(), 'me/') &&
+                ! in_array($route->uri(), ['sign-out', 'table.{format}', 'pair-check'], true),
         );
         self::assertCount(count([...self::writes()]), $writing);
         foreach ($writing as $route) {

@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use Ajuste\Core\Exchange\Setting;
 use App\Actions\FirstStart;
+use App\Http\Middleware\EndsSessions;
 use App\Models\User;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -38,6 +39,7 @@ final class FirstStartController
         );
         Auth::login($user);
         $request->session()->regenerate();
+        $request->session()->put(EndsSessions::SINCE, time());
 
         return redirect('/');
     }

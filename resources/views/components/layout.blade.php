@@ -108,6 +108,10 @@
             <button type="button" class="cursor-pointer" data-open-keys>keys <kbd>?</kbd></button>
         </footer>
     @endif
+    @if ($user)
+        <div id="away" class="note" role="alert" hidden data-minutes="{{ config('session.lifetime') }}" data-stay="{{ route('stay') }}">
+            You will be signed out in two minutes. <button type="button" class="button">Stay signed in</button> What is typed here stays.</div>
+    @endif
     <x-keys />
 </body>
 

@@ -1,7 +1,7 @@
 @php $writes = Auth::user()->role->mayWrite(); @endphp
 <x-layout title="Settings" class="halves">
     <div class="pane">
-        <p><a href="{{ route('policies') }}">Policies</a> · <b>Reasons, payers and rules</b></p>
+        @include('settings.places', ['here' => 'settings'])
         <h1>Settings of the receipts</h1>
         <h2>Reasons for deductions</h2>
         <table class="grid-table">

@@ -1,8 +1,7 @@
 @use('App\Http\Say')
 <x-layout title="Policies" class="halves">
     <div class="pane" x-data="grid">
-        <p><b>Policies</b> · <a href="{{ route('settings') }}">Reasons, payers and rules</a> · <a href="{{ route('rates') }}">Rates</a> ·
-            <a href="{{ route('agreements') }}">Agreements</a></p>
+        @include('settings.places', ['here' => 'policies'])
         <h1>Policies of the books</h1>
         <x-filter />
         <table class="grid-table mt-2" data-list>

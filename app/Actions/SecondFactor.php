@@ -1,0 +1,75 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use Ajuste\Core\Refusal;
+use App\Models\User;
+use App\Support\AuditTrail;
+use App\Support\Moment;
+use App\Support\OneTimeCode;
+use Illuminate\Support\Facades\DB;
+
+/** A second factor beside the password, and the codes for the day on which it is lost. */
+final readonly class SecondFactor
+{
+    private const RECOVERY_CODES = 10;
+
+    public function __construct(private AuditTrail $audit) {}
+
+    /**
+     * Takes it up once a person has shown a code of it.
+     *
+     * @return list<string> recovery codes, which are shown this once
+     *
+     * @throws Refusal when the code does not fit
+     */
+    public function takeUp(User $user, string $secret, string $code): array
+    {
+        $step = OneTimeCode::step($secret, $code, time(), 0)
+            ?? throw new Refusal('This code does not fit the key. Look at the clock of the device, and type the code that it shows now.');
+
+        return DB::transaction(function () use ($user, $secret, $step): array {
+            $user->update(['second_factor' => $secret, 'second_factor_step' => $step]);
+            DB::table('recovery_codes')->where('user_id', $user->id)->delete();
+            $codes = [];
+            for ($n = 0; $n < self::RECOVERY_CODES; $n++) {
+                $codes[] = implode('-', str_split(bin2hex(random_bytes(8)), 4));
+                DB::table('recovery_codes')->insert(['user_id' => $user->id, 'digest' => hash('sha256', $codes[$n])]);
+            }
+            $this->audit->record('take up second factor', "person {$user->id}");
+
+            return $codes;
+        });
+    }
+
+    public function giveUp(User $user): void
+    {
+        DB::transaction(function () use ($user): void {
+            $user->update(['second_factor' => null, 'second_factor_step' => 0]);
+            DB::table('recovery_codes')->where('user_id', $user->id)->delete();
+            $this->audit->record('give up second factor', "person {$user->id}");
+        });
+    }
+
+    /** Whether a code opens: each opens once. */
+    public function opens(User $user, string $code): bool
+    {
+        return DB::transaction(static function () use ($user, $code): bool {
+            $step = OneTimeCode::step((string) $user->second_factor, $code, time(), $user->second_factor_step);
+            if ($step !== null) {
+                // Of two requests with the same code one finds it used.
+                return DB::table('users')
+                    ->where('id', $user->id)
+                    ->where('second_factor_step', '<', $step)
+                    ->update(['second_factor_step' => $step]) === 1;
+            }
+
+            return DB::table('recovery_codes')
+                ->where(['user_id' => $user->id, 'digest' => hash('sha256', mb_strtolower(trim($code)))])
+                ->whereNull('used_at')
+                ->update(['used_at' => Moment::now()]) === 1;
+        });
+    }
+}

@@ -1,0 +1,90 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use Ajuste\Core\Refusal;
+use App\Actions\People;
+use App\Actions\SecondFactor;
+use App\Models\User;
+use App\Support\OneTimeCode;
+use App\Support\Sessions;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Facades\Hash;
+use Illuminate\View\View;
+
+/** One's own sign-in: password, second factor, and where one is signed in. */
+final class MeController
+{
+    private const SECRET = 'second factor that is being set up';
+
+    public function index(Request $request): View
+    {
+        $user = User::signedIn();
+        $secret = $request->session()->get(self::SECRET);
+        if (! is_string($secret)) {
+            $request->session()->put(self::SECRET, $secret = OneTimeCode::newSecret());
+        }
+
+        return view('people.me', [
+            'person' => $user,
+            'secret' => implode(' ', str_split($secret, 4)),
+            'address' => OneTimeCode::address($secret, $user->email),
+            'sessions' => Sessions::of($user->id),
+            'here' => $request->session()->getId(),
+        ]);
+    }
+
+    public function password(Request $request, People $people): RedirectResponse
+    {
+        $people->changeOwnPassword(
+            User::signedIn(),
+            $request->string('present')->toString(),
+            $request->string('password')->toString(),
+            $request->session()->getId(),
+        );
+
+        return redirect()->route('me')->with('done', ['text' => 'The password is changed; you are signed out everywhere else.']);
+    }
+
+    public function takeUp(Request $request, SecondFactor $factor): RedirectResponse
+    {
+        $secret = $request->session()->get(self::SECRET);
+        if (! is_string($secret)) {
+            throw new Refusal('The key is from an earlier page. Load the page again, and enter the key that it shows.');
+        }
+        $codes = $factor->takeUp(User::signedIn(), $secret, $request->string('code')->toString());
+        $request->session()->forget(self::SECRET);
+
+        return redirect()
+            ->route('me')
+            ->with('codes', $codes)
+            ->with('done', ['text' => 'From now on a code is asked for beside the password.']);
+    }
+
+    public function giveUp(Request $request, SecondFactor $factor): RedirectResponse
+    {
+        if (! Hash::check($request->string('present')->toString(), User::signedIn()->password)) {
+            throw new Refusal('The present password is another one. Nothing was changed.');
+        }
+        $factor->giveUp(User::signedIn());
+
+        return redirect()->route('me')->with('done', ['text' => 'The password alone opens the books again.']);
+    }
+
+    public function end(string $session): RedirectResponse
+    {
+        Sessions::end(User::signedIn()->id, $session);
+
+        return redirect()->route('me')->with('done', ['text' => 'You are signed out there.']);
+    }
+
+    /** That somebody is still there. */
+    public function stay(): Response
+    {
+        return response()->noContent();
+    }
+}
