@@ -89,6 +89,16 @@ final readonly class People
         Sessions::endOthers($user->id, $session);
     }
 
+    /** Makes somebody look after the others, from the command line: where whoever did has left. */
+    public function administers(string $email): void
+    {
+        $user = $this->find($email);
+        DB::transaction(function () use ($user): void {
+            $user->update(['administers' => true]);
+            $this->audit->record('change role', "person {$user->id}", 'from the command line', ['administers' => 'yes']);
+        });
+    }
+
     /** Lets in again whoever was disabled. */
     public function enable(int $id): void
     {
@@ -128,7 +138,7 @@ final readonly class People
     }
 
     /** @throws Refusal */
-    private function find(string $email): User
+    public function find(string $email): User
     {
         return User::query()->where('email', mb_strtolower(trim($email)))->first()
             ?? throw Refusal::notFound("Nobody has the address {$email} in these books. “./ajuste people list” shows who does.");

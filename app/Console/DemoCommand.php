@@ -111,7 +111,9 @@ final class DemoCommand extends Command
         }
         $lock->post(Period::of('2026-09'));
         foreach (DemoBooks::PEOPLE as [$name, $email, $role]) {
-            User::query()->create(['name' => $name, 'email' => $email, 'password' => DemoBooks::PASSWORD, 'role' => $role]);
+            User::query()->create([
+                'name' => $name, 'email' => $email, 'password' => DemoBooks::PASSWORD, 'role' => $role, 'administers' => $role === 'reviewer',
+            ]);
         }
     }
 }

@@ -11,7 +11,7 @@ use App\Models\User;
 /** The password is read from standard input, so that it stands in no list of commands. */
 final class PeopleCommand extends BooksCommand
 {
-    protected $signature = 'ajuste:people {what : add, password, disable or list} {email?} {--name=} {--role=preparer} {--json}';
+    protected $signature = 'ajuste:people {what : add, password, disable, enable, administers or list} {email?} {--name=} {--role=preparer} {--json}';
 
     protected $description = 'Who may open the books';
 
@@ -23,6 +23,8 @@ final class PeopleCommand extends BooksCommand
             'add' => $this->say('Added.', $people->add($this->text('name') ?? '', $email, $this->text('role') ?? '', $this->password())),
             'password' => $this->done('Set.', fn () => $people->setPassword($email, $this->password())),
             'disable' => $this->done('Disabled.', fn () => $people->disable($email)),
+            'enable' => $this->done('May sign in again.', fn () => $people->enable($people->find($email)->id)),
+            'administers' => $this->done('Looks after the people now.', fn () => $people->administers($email)),
             'list' => $this->all($people),
             default => self::INVALID,
         };
@@ -46,9 +48,10 @@ final class PeopleCommand extends BooksCommand
     private function all(People $people): int
     {
         $rows = array_map(static fn (User $of): array => [
-            'name' => $of->name, 'email' => $of->email, 'role' => $of->role->value, 'disabled' => $of->disabled_at ?? '',
+            'name' => $of->name, 'email' => $of->email, 'role' => $of->role->value, 'administers' => $of->administers ? 'yes' : '',
+            'second_factor' => $of->second_factor === null ? '' : 'yes', 'disabled' => $of->disabled_at ?? '',
         ], $people->all());
-        $this->option('json') === true ? $this->json($rows) : $this->table(['name', 'e-mail', 'role', 'disabled'], $rows);
+        $this->option('json') === true ? $this->json($rows) : $this->table(['name', 'e-mail', 'role', 'administers', 'second factor', 'disabled'], $rows);
 
         return self::SUCCESS;
     }

@@ -14,22 +14,23 @@ export function grouped(decimal) {
     return (decimal.startsWith('-') ? '−' : '') + whole.replace(/\B(?=(\d{3})+$)/g, ',') + (fraction ? `.${fraction}` : '');
 }
 
-export async function signIn(page, who = 'preparer') {
+export async function signIn(page, who = 'preparer', password = 'olive-press', beside = async () => {}) {
     await page.goto('/sign-in');
     await page.getByLabel('E-mail address').fill(`${who}@example.invalid`);
-    await page.getByLabel('Password').fill('olive-press');
+    await page.getByLabel('Password').fill(password);
     await page.keyboard.press('Enter');
+    await beside();
     await expect(page.getByRole('heading', { level: 1 })).toContainText('Left to do');
     // A key pressed while a browser still loads a whole page is nobody's.
     await page.waitForLoadState('load');
 }
 
 /** Another person takes the seat. */
-export async function become(page, who) {
+export async function become(page, who, password, beside) {
     await page.getByRole('button', { name: 'Sign out' }).focus();
     await page.keyboard.press('Enter');
     await expect(page.getByLabel('Password')).toBeVisible();
-    await signIn(page, who);
+    await signIn(page, who, password, beside);
 }
 
 /** Pressing keys, what the page says was done, and reaching a place with at most so many tabs. */

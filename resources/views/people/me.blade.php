@@ -66,13 +66,13 @@
             <p class="my-2"><code>{{ $secret }}</code><br><a class="underline" href="{{ $address }}" hx-boost="false">Open it on this device</a></p>
             <form method="post" action="{{ route('me.second-factor') }}" class="flex gap-3 items-end">@csrf
                 <label class="grid">Code <input type="text" name="code" inputmode="numeric" required autocomplete="one-time-code" class="w-28"></label>
-                <button class="button">Take it up</button>
+                <button class="button">Turn it on</button>
             </form>
         @else
             <p>A code is asked for beside your password.</p>
             <form method="post" action="{{ route('me.give-up') }}" class="flex gap-3 items-end mt-2">@csrf
                 <label class="grid">Present password <input type="password" name="present" required autocomplete="current-password" class="w-72"></label>
-                <button class="button">Give it up</button>
+                <button class="button">Turn it off</button>
             </form>
         @endif
     </aside>
