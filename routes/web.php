@@ -32,6 +32,7 @@ use App\Http\Controllers\RatesController;
 use App\Http\Controllers\ReceiptsController;
 use App\Http\Controllers\RefundsController;
 use App\Http\Controllers\ReversalsController;
+use App\Http\Controllers\RowsSetAsideController;
 use App\Http\Controllers\RunsController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\SettingsController;
@@ -85,6 +86,7 @@ Route::middleware('auth')->group(function (): void {
         ->whereNumber('file');
     Route::get('/intake/hand-in/{token}', [IntakeController::class, 'preview'])->name('hand-in');
 
+    Route::get('/intake/rows/{row}', [RowsSetAsideController::class, 'show'])->name('row')->whereNumber('row');
     Route::get('/intake/compare', [IntakeController::class, 'compare'])->name('intake.compare');
 
     Route::get('/receipts', [ReceiptsController::class, 'index'])
@@ -227,7 +229,10 @@ Route::middleware('auth')->group(function (): void {
         Route::post('/intake/hand-in/{token}/mapping', [IntakeController::class, 'map'])->name('hand-in.map');
         Route::post('/intake/hand-in/{token}/commit', [IntakeController::class, 'commit'])->name('hand-in.commit');
         Route::post('/intake/hand-in/{token}/discard', [IntakeController::class, 'discard'])->name('hand-in.discard');
-        Route::post('/intake/rows/{row}/close', [IntakeController::class, 'closeRow'])
+        Route::post('/intake/rows/{row}/correct', [RowsSetAsideController::class, 'correct'])
+            ->name('row.correct')
+            ->whereNumber('row');
+        Route::post('/intake/rows/{row}/close', [RowsSetAsideController::class, 'close'])
             ->name('row.close')
             ->whereNumber('row');
         Route::post('/receipts/{line}/rehearse', [ReceiptsController::class, 'rehearse'])

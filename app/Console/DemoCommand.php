@@ -112,7 +112,8 @@ final class DemoCommand extends Command
         $lock->post(Period::of('2026-09'));
         foreach (DemoBooks::PEOPLE as [$name, $email, $role]) {
             User::query()->create([
-                'name' => $name, 'email' => $email, 'password' => DemoBooks::PASSWORD, 'role' => $role, 'administers' => $role === 'reviewer',
+                'name' => $name, 'email' => $email, 'password' => DemoBooks::PASSWORD, 'role' => $role,
+                'administers' => $role === 'reviewer',
             ]);
         }
     }

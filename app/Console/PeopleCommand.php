@@ -11,7 +11,8 @@ use App\Models\User;
 /** The password is read from standard input, so that it stands in no list of commands. */
 final class PeopleCommand extends BooksCommand
 {
-    protected $signature = 'ajuste:people {what : add, password, disable, enable, administers or list} {email?} {--name=} {--role=preparer} {--json}';
+    protected $signature =
+        'ajuste:people {what : add, password, disable, enable, administers or list} {email?} {--name=} {--role=preparer} {--json}';
 
     protected $description = 'Who may open the books';
 
@@ -51,7 +52,8 @@ final class PeopleCommand extends BooksCommand
             'name' => $of->name, 'email' => $of->email, 'role' => $of->role->value, 'administers' => $of->administers ? 'yes' : '',
             'second_factor' => $of->second_factor === null ? '' : 'yes', 'disabled' => $of->disabled_at ?? '',
         ], $people->all());
-        $this->option('json') === true ? $this->json($rows) : $this->table(['name', 'e-mail', 'role', 'administers', 'second factor', 'disabled'], $rows);
+        $headings = ['name', 'e-mail', 'role', 'administers', 'second factor', 'disabled'];
+        $this->option('json') === true ? $this->json($rows) : $this->table($headings, $rows);
 
         return self::SUCCESS;
     }

@@ -32,7 +32,7 @@ final class WorkCommand extends BooksCommand
             $worker->shouldQuit = $worker->shouldQuit || posix_getppid() !== $server;
         });
 
-        return $this->call('queue:work', [
+        return $this->callSilently('queue:work', [
             'connection' => 'database',
             '--sleep' => 1,
             '--timeout' => 0,

@@ -194,6 +194,7 @@ final class PagesTest extends BooksTestCase
                 '/intake/hand-in/'.str_repeat('a', 32).'/commit',
                 '/intake/hand-in/'.str_repeat('a', 32).'/discard',
                 '/intake/rows/1/close',
+                '/intake/rows/1/correct',
                 '/unapplied/1',
                 '/unapplied/1/rehearse',
                 '/unapplied/1/leave',

@@ -25,9 +25,7 @@ use App\Models\ImportFile;
 use App\Queries\LateNewsList;
 use App\Queries\Settings;
 use App\Support\Actor;
-use App\Support\AuditTrail;
 use App\Support\KeptFiles;
-use App\Support\Moment;
 use App\Values\WorkKind;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -206,24 +204,6 @@ final class IntakeController
         return response()->download($path, (string) preg_replace('/[^\w. -]/u', '_', $file->name), [
             'Content-Type' => 'application/octet-stream',
         ]);
-    }
-
-    public function closeRow(Request $request, int $row, Actor $actor, AuditTrail $audit): RedirectResponse
-    {
-        $reason = trim($request->string('reason')->toString());
-        if ($reason === '') {
-            throw new Refusal('A row that was set aside is closed with a reason.');
-        }
-        Once::for("close-row-{$row}", static function () use ($row, $reason, $actor, $audit): int {
-            DB::table('rows_closed')->insert(['row_id' => $row, 'reason' => $reason, 'who' => $actor->who, 'recorded_at' => Moment::now()]);
-            $audit->record('close row set aside', "row {$row}", $reason);
-
-            return $row;
-        });
-
-        return redirect()
-            ->route('intake')
-            ->with('done', ['text' => 'Closed.']);
     }
 
     private function reading(SourceFile $file): Reading

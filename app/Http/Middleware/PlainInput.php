@@ -14,6 +14,7 @@ final class PlainInput
     public const LISTS = [
         'tick',
         'amount',
+        'cells',
         'discount',
         'columns',
         'fixed',

@@ -51,8 +51,10 @@
                 href="{{ route('statements.print', $asked) }}">All in one file for print, PDF</a></p>
         <form id="sending" method="post" action="{{ route('statements.send', $asked) }}" class="foot">@csrf
             <input type="hidden" name="key" value="{{ bin2hex(random_bytes(16)) }}">
-            <span>{{ Say::count($sent, 'statement') }} sent, {{ number_format($waiting) }}
-                wait{{ $without === 0 ? '' : ', ' . Say::count($without, 'customer') . ' without an address' }}</span>
+            <span>
+                {{ Say::count($sent, 'statement') . ' sent, ' . number_format($waiting) . ' wait' }}{{ $without === 0 ? '' : ',' }}
+                {{ $without === 0 ? '' : Say::count($without, 'customer') . ' without an address' }}
+            </span>
             @if (Auth::user()->role->mayWrite())
                 <button class="button main ml-auto" data-main @disabled($waiting === 0)>Send {{ Say::count($waiting, 'statement') }} <kbd>Ctrl ↵</kbd></button>
             @endif

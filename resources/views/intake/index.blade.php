@@ -51,7 +51,8 @@
             <tbody>
                 @forelse ($aside as $row)
                     <tr>
-                        <td class="nowrap"><a href="{{ route('import', $row->import_id) }}">{{ $row->name }}</a>, {{ $row->row }}</td>
+                        <td class="nowrap"><a href="{{ route('row', $row->id) }}">{{ $row->name }}, {{ $row->row }}</a>
+                            <span class="slate">import <a href="{{ route('import', $row->import_id) }}">{{ $row->import_id }}</a></span></td>
                         <td>{{ $row->field }} “{{ $row->value }}”: {{ $row->expected }}</td>
                         <td class="soft">{{ $row->line }}</td>
                         <td>
