@@ -288,6 +288,10 @@ Route::middleware('auth')->group(function (): void {
             ->name('contra.back')
             ->whereNumber('item');
         Route::post('/sign-off/backup', [SignOffController::class, 'backup'])->name('sign-off.backup');
+        Route::post('/sign-off/checks', [SignOffController::class, 'addCheck'])->name('sign-off.add-check');
+        Route::post('/sign-off/checks/{check}/end', [SignOffController::class, 'endCheck'])
+            ->name('sign-off.end-check')
+            ->whereNumber('check');
         Route::post('/sign-off/explain', [SignOffController::class, 'explain'])->name('sign-off.explain');
         Route::post('/sign-off/sign', [SignOffController::class, 'sign'])->name('sign-off.sign');
         Route::post('/sign-off/send-back', [SignOffController::class, 'sendBack'])->name('sign-off.send-back');

@@ -30,7 +30,7 @@ final class Policies
             Setting::Buckets, Setting::AgedBasis, Setting::AgedCredits, Setting::AgedContested, Setting::AllowanceContested,
             Setting::AllowanceCredits,
         ],
-        'Sign-off' => [Setting::ApprovalLimit, Setting::OutsideReviewer],
+        'Sign-off' => [Setting::ApprovalLimit, Setting::OutsideReviewer, Setting::ChangeLimit],
     ];
 
     /** @return array<string, list<Policy>> by station */
@@ -88,6 +88,7 @@ final class Policies
             Setting::PairingWindowDays => 'posting and item may lie so many days apart and still pair by amount',
             Setting::ContraVoucher => 'one voucher for the run, or one for each pair',
             Setting::ResidueLimit => 'a residue is written off up to this',
+            Setting::ChangeLimit => 'a main figure that moved by more percent since the period before needs a sentence; blank: never',
             Setting::ResiduePercent => 'and up to this percent of the original',
             Setting::ResidueDays => 'days since it was due or last matched',
             Setting::ResidueCapCustomer => 'at most so much of one customer in a run; blank: no cap',

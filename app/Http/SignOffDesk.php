@@ -4,8 +4,14 @@ declare(strict_types=1);
 
 namespace App\Http;
 
+use Ajuste\Core\Calendar\Period;
+use Ajuste\Core\Exchange\Setting;
 use Ajuste\Core\SignOff\Check;
+use Ajuste\Core\SignOff\ComparedFigure;
 use Ajuste\Core\SignOff\SignOff;
+use App\Queries\ComparedFigures;
+use App\Queries\OwnChecks;
+use App\Queries\Settings;
 use App\Queries\SignOffChecks;
 use App\Queries\SignOffs;
 use App\Queries\Verification;
@@ -24,6 +30,9 @@ final readonly class SignOffDesk
         private SignOffChecks $checks,
         private Rail $rail,
         private Verification $verification,
+        private ComparedFigures $compared,
+        private OwnChecks $own,
+        private Settings $settings,
     ) {}
 
     /** @param  bool  $signing then the books are verified once more; a page shows what was found since something was last posted */
@@ -46,11 +55,28 @@ final readonly class SignOffDesk
             [
                 ...$checks,
                 ...$this->checks->of($at->account, $period->last),
+                ...$this->changes($period),
+                ...$this->own->all(),
                 new Check('verify', 'The books hold together', $faults === [], implode(' ', array_slice($faults, 0, 3))),
             ],
             $this->signOffs->reasons($period),
             $this->signOffs->figures($period),
             $this->signOffs->latest($period, 'preparer'),
         );
+    }
+
+    /** @return array<string, ComparedFigure> by the name of the figure that is signed */
+    public function compared(Period $period): array
+    {
+        return array_column($this->compared->of($period), null, 'name');
+    }
+
+    /** @return list<Check> what moved by so much that a sentence is asked for */
+    private function changes(Period $period): array
+    {
+        $limit = $this->settings->text(Setting::ChangeLimit);
+        $moved = array_filter($this->compared->of($period), static fn (ComparedFigure $of): bool => $of->needsASentence($limit));
+
+        return array_values(array_map(static fn (ComparedFigure $of): Check => $of->check($limit), $moved));
     }
 }

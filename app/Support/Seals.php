@@ -18,7 +18,8 @@ final class Seals
         'agreements', 'allowance_posted', 'allowance_rates', 'approval_requests', 'audit_records', 'bank_statements', 'carried_causes',
         'check_reasons', 'contested', 'credit_notes', 'customer_blocks', 'discount_decisions', 'hand_pairs', 'imports', 'items',
         'late_rows',
-        'loose_reasons', 'mandates', 'matches', 'money_lines', 'notes', 'overlays', 'party_links', 'payment_orders', 'period_locks',
+        'loose_reasons', 'mandates', 'matches', 'money_lines', 'notes', 'overlays', 'own_checks', 'party_links', 'payment_orders',
+        'period_locks',
         'placements', 'postings', 'questions', 'rates_accepted', 'refunds', 'reopenings', 'run_choices', 'run_lines', 'runs',
         'settings', 'settlements', 'signatures', 'signed_proofs', 'source_fixes', 'specific_allowances', 'supplier_matches',
         'vouchers',
@@ -32,7 +33,7 @@ final class Seals
         'approval_answers' => 'request_id', 'collection_answers' => 'debit_id', 'collections_sent' => 'collection_id',
         'customer_blocks_lifted' => 'block_id', 'deposit_taxes' => 'item_id', 'item_reversals' => 'item_id',
         'late_decisions' => 'late_id', 'mandate_ends' => 'mandate_id',
-        'match_reversals' => 'match_id', 'notes_struck' => 'note_id', 'overlays_ended' => 'overlay_id',
+        'match_reversals' => 'match_id', 'notes_struck' => 'note_id', 'overlays_ended' => 'overlay_id', 'own_checks_ended' => 'check_id',
         'placement_reversals' => 'placement_id', 'question_answers' => 'question_id', 'run_reversals' => 'run_id',
         'run_settlements' => 'settlement_id', 'supplier_contras' => 'item_id', 'written_off' => 'item_id',
     ];

@@ -54,6 +54,7 @@ enum Setting: string
     case WriteBackGround = 'write_back_ground';
     case ContraVoucher = 'contra_voucher';
     case OutsideReviewer = 'outside_reviewer';
+    case ChangeLimit = 'change_limit';
     case CreditorIdentifier = 'creditor_identifier';
     case DebitNoticeDays = 'debit_notice_days';
 
@@ -87,6 +88,7 @@ enum Setting: string
             self::AllowanceContested => ContestedPolicy::In->value,
             self::AllowanceCredits => CreditsPolicy::Net->value,
             self::ApprovalLimit => '100.00',
+            self::ChangeLimit => '25',
         };
     }
 
@@ -163,7 +165,7 @@ enum Setting: string
             self::PairingWindowDays, self::CombinationItems, self::DiscountGraceDays, self::ResidueDays, self::RateDays,
             self::DebitNoticeDays => preg_match('/^\d{1,4}$/D', $value) === 1 ? null : 'a whole number is expected',
             self::ResidueCapCustomer, self::ResidueCapRun => $value === '' ? null : self::number($value),
-            self::ApprovalLimit => $value === '' ? null : self::number($value),
+            self::ApprovalLimit, self::ChangeLimit => $value === '' ? null : self::number($value),
             default => self::number($value),
         };
         if ($expected !== null) {

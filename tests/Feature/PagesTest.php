@@ -262,6 +262,8 @@ final class PagesTest extends BooksTestCase
                 '/rates/fetch',
                 '/sign-off/backup',
                 '/sign-off/explain',
+                '/sign-off/checks',
+                '/sign-off/checks/1/end',
                 '/sign-off/sign',
                 '/sign-off/send-back',
                 '/sign-off/reopen',

@@ -44,13 +44,15 @@ final class RowsSetAsideTest extends BooksTestCase
 
     public function test_a_row_of_another_system_is_corrected_in_its_own_way_of_writing(): void
     {
-        $this->import(['offene-posten.csv' => "Debitor;Belegart;Belegnummer;Belegdatum;Fälligkeit;Betrag\n"
-            ."C1;Rechnung;R1;02.10.2026;31.10.2026;1.210,00\nC1;Rechnung;R2;31.02.2026;31.10.2026;1.500,50\n"], setAside: true);
-        self::assertSame(1, DB::table('items')->count());
-        $this->get('/intake/rows/1')->assertOk()->assertSee('value="31.02.2026"', false)->assertSee('1.500,50');
-        $this->post('/intake/rows/1/correct', ['key' => 'k1', 'cells' => [3 => '28.02.2026']])->assertRedirect('/intake');
+        $list = "Debitor;Belegart;Belegnummer;Belegdatum;Fälligkeit;Betrag\nC1;RE;R1;16.10.2026;31.10.2026;1.210,00\n"
+            ."C1;GS;R3;17.10.2026;;-10,00\nC99;RE;R2;18.10.2026;31.10.2026;1.500,50\n";
+        $report = $this->import(['offene-posten.csv' => $list], setAside: true);
+        self::assertSame(['C99'], array_column($report->refused, 'value'));
+        self::assertSame(2, DB::table('items')->count());
+        $this->get('/intake/rows/1')->assertOk()->assertSee('value="C99"', false)->assertSee('1.500,50');
+        $this->post('/intake/rows/1/correct', ['key' => 'k1', 'cells' => [0 => 'C1', 5 => '1.500,60']])->assertRedirect('/intake');
         self::assertSame(
-            ['2026-02-28', 150_050],
+            ['2026-10-18', 150_060],
             [DB::table('items')->where('document', 'R2')->value('date'), DB::table('items')->where('document', 'R2')->value('amount')],
         );
     }

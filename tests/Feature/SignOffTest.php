@@ -79,6 +79,54 @@ final class SignOffTest extends BooksTestCase
         self::assertSame(1, DB::table('reopenings')->count());
     }
 
+    public function test_a_main_figure_that_moved_much_needs_a_sentence(): void
+    {
+        $this->actingAs($this->preparer)->get('/sign-off')->assertDontSee('beside the period before');
+        $this->import([
+            'items.csv' => self::items([
+                'P1,invoice,C1,2026-09-01,2026-10-01,EUR,200.00,200.00,,,P1,', 'Y1,invoice,C1,2025-10-01,2025-11-01,EUR,40.00,40.00,,,Y1,',
+            ]),
+            'ledger.csv' => self::ledger([
+                'P1,2026-09-01,1100,s,200.00,,P1,', 'P1,2026-09-01,4000,s,,200.00,P1,',
+                'Y1,2025-10-01,1100,s,40.00,,Y1,', 'Y1,2025-10-01,4000,s,,40.00,Y1,',
+            ]),
+        ]);
+        // 340.00 now, 240.00 a month and 40.00 a year before.
+        $page = $this->get('/sign-off')->assertSee('Balance of 1100 beside the period before');
+        $page->assertSee('240.00 became 340.00 (41.7 %)')->assertSee('40.00');
+        $this->sign('a', $this->preparer);
+        $this->says('balance of 1100 beside the period before');
+        $this->post('/sign-off/explain', ['key' => 'e', 'check' => 'change of balance of 1100', 'reason' => 'The fair fell into October']);
+        $this->sign('b', $this->preparer);
+        $this->get('/sign-off')->assertSee('In review');
+        DB::table('settings')->insert(['name' => 'change_limit', 'value' => '50', 'recorded_at' => '2026-11-01T00:00:00.000000Z']);
+        app(Settings::class)->forget();
+        $this->get('/sign-off')->assertDontSee('beside the period before');
+    }
+
+    public function test_a_check_of_ones_own_is_asked_for_before_each_signature_until_it_ends(): void
+    {
+        $this->actingAs($this->preparer)->post('/sign-off/checks', ['key' => 'c', 'words' => ' ']);
+        $this->says('Say what is to be checked');
+        $add = ['key' => 'c', 'words' => 'The largest ten were looked at'];
+        $this->post('/sign-off/checks', $add)->assertRedirect('/sign-off');
+        $this->post('/sign-off/checks', $add);
+        self::assertSame(1, DB::table('own_checks')->count());
+        $this->get('/sign-off')->assertSee('The largest ten were looked at')->assertSee('say what was done and found');
+        $this->sign('a', $this->preparer);
+        $this->says('the largest ten were looked at');
+        $done = ['key' => 'e', 'check' => 'own 1: The largest ten were looked at', 'reason' => 'Looked at all ten, nothing odd'];
+        $this->post('/sign-off/explain', $done);
+        $this->sign('b', $this->preparer);
+        $this->sign('c', $this->reviewer);
+        $this->get('/sign-off')->assertSee('The largest ten were looked at')->assertSee('say what was done and found');
+        $this->post('/sign-off/checks/1/end', ['key' => 'x', 'reason' => 'The auditor does it']);
+        $this->get('/sign-off')->assertDontSee('say what was done and found');
+        $this->post('/sign-off/checks/1/end', ['key' => 'y', 'reason' => 'again']);
+        $this->says('There is no such check any more');
+        $this->assertBooksHold();
+    }
+
     public function test_a_backup_is_asked_for_until_one_was_written_after_the_last_posting(): void
     {
         $this->actingAs($this->preparer)->get('/sign-off')->assertSee('none yet')->assertSee('Write a backup');

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\CutPack;
+use App\Actions\KeepOwnCheck;
 use App\Actions\MakeBackup;
 use App\Actions\SignPeriod;
 use App\Http\FormKey;
@@ -22,8 +23,11 @@ final class SignOffController
 {
     public function index(ViewPoint $at, SignOffDesk $desk, SignOffs $signOffs, Settings $settings): View
     {
+        $signOff = $desk->now($at);
+
         return view('sign-off.index', [
-            'signOff' => $desk->now($at),
+            'signOff' => $signOff,
+            'compared' => $desk->compared($signOff->period),
             'signed' => $signOffs->signed(),
             'locked' => $settings->locked()->through,
             'key' => bin2hex(random_bytes(16)),
@@ -50,6 +54,20 @@ final class SignOffController
         $sign->explain(FormKey::of($request, 'explain'), $request->string('check')->toString(), $reason);
 
         return self::done('Explained.');
+    }
+
+    public function addCheck(Request $request, KeepOwnCheck $keep): RedirectResponse
+    {
+        $keep->add(FormKey::of($request, 'add-check'), $request->string('words')->toString());
+
+        return self::done('It is checked from now on, before each signature.');
+    }
+
+    public function endCheck(Request $request, int $check, KeepOwnCheck $keep): RedirectResponse
+    {
+        $keep->end(FormKey::of($request, 'end-check'), $check, $request->string('reason')->toString());
+
+        return self::done('It is not checked any more.');
     }
 
     public function sign(Request $request, ViewPoint $at, SignOffDesk $desk, SignPeriod $sign): RedirectResponse

@@ -1,5 +1,6 @@
 @php
     use App\Http\Say;
+    use App\Queries\OwnChecks;
     use App\Queries\SignOffChecks;
     $user = Auth::user();
     $inReview = $signOff->isInReview();
@@ -28,20 +29,42 @@
                         <td>
                             @includeWhen(!$check->isGreen && $check->name === SignOffChecks::BACKUP && $user->role->mayWrite(), 'sign-off.backup')
                             @includeWhen(!$check->isGreen, 'sign-off.reason')
+                            @includeWhen(OwnChecks::number($check) !== null && $user->role->mayWrite(), 'sign-off.end-check')
                         </td>
                     </tr>
                 @endforeach
             </tbody>
         </table>
+        @if ($user->role->mayWrite())
+            <form method="post" action="{{ route('sign-off.add-check') }}" class="flex gap-3 items-end mt-4">@csrf
+                <input type="hidden" name="key" value="{{ $key }}-own">
+                <label class="grid grow">A check of your own, before each signature <input type="text" name="words" required value="{{ old('words') }}"
+                        data-hotkey="e"></label>
+                <button class="button">Add it</button>
+            </form>
+        @endif
     </div>
     <aside class="pane worktop" id="worktop" aria-label="What is signed">
         <h2 class="title">What is signed</h2>
         <table class="grid-table">
+            <thead>
+                <tr>
+                    <th scope="col">Figure</th>
+                    <th scope="col" class="n">Signed</th>
+                    <th scope="col" class="n">Period before</th>
+                    <th scope="col" class="n">Change</th>
+                    <th scope="col" class="n">Year before</th>
+                </tr>
+            </thead>
             <tbody>
                 @foreach ($signOff->figures->byName as $name => $figure)
+                    @php $beside = $compared[$name] ?? null; @endphp
                     <tr>
                         <td>{{ ucfirst($name) }}</td>
-                        <td class="n">{{ $figure }}</td>
+                        <td class="n font-semibold">{{ $figure }}</td>
+                        <td class="n">{{ $beside?->before->grouped() }}</td>
+                        <td class="n slate nowrap">{{ $beside?->percent() === null ? '' : $beside->percent() . ' %' }}</td>
+                        <td class="n">{{ $beside?->yearBefore->grouped() }}</td>
                     </tr>
                 @endforeach
             </tbody>
