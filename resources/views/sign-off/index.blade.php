@@ -63,7 +63,7 @@
                         <td>{{ ucfirst($name) }}</td>
                         <td class="n font-semibold">{{ $figure }}</td>
                         <td class="n">{{ $beside?->before->grouped() }}</td>
-                        <td class="n slate nowrap">{{ $beside?->percent() === null ? '' : $beside->percent() . ' %' }}</td>
+                        <td class="n slate nowrap">{{ $beside?->percent() === null ? '' : str_replace('-', '−', $beside->percent()) . ' %' }}</td>
                         <td class="n">{{ $beside?->yearBefore->grouped() }}</td>
                     </tr>
                 @endforeach
