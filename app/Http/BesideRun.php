@@ -10,6 +10,7 @@ use Ajuste\Core\Currency\Revalued;
 use Ajuste\Core\Run\RunKind;
 use Ajuste\Core\Run\RunPlan;
 use App\Http\Pictures\RatePicture;
+use App\Queries\AllowanceMovements;
 use App\Queries\Block;
 use App\Queries\Blocks;
 use App\Queries\ControlFigures;
@@ -29,6 +30,7 @@ final readonly class BesideRun
         private Blocks $blocks,
         private WhatIfResidues $whatIf,
         private Rates $rates,
+        private AllowanceMovements $allowance,
     ) {}
 
     /**
@@ -49,6 +51,7 @@ final readonly class BesideRun
                 'blocked' => array_map(static fn (Block $block): int => $block->customer->id, array_values($blocks)),
                 'whatIf' => $this->whatIf->of($run, $typed),
             ],
+            RunKind::Allowance => ['movement' => $this->allowance->of($run->asOf())],
             RunKind::CreditBalances => ['figures' => $this->figures->at($run->control(), $run->asOf())],
             RunKind::Currency => ['pictures' => $run instanceof CurrencyPlan ? $this->pictures($run) : []],
             default => [],

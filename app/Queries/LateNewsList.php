@@ -4,10 +4,8 @@ declare(strict_types=1);
 
 namespace App\Queries;
 
-use Ajuste\Core\Money\Money;
-use Ajuste\Core\Refusal;
-use Ajuste\Core\Subledger\Kind;
-use Ajuste\Core\Subledger\Side;
+use Ajuste\Core\Exchange\FileKind;
+use Ajuste\Core\Exchange\LateEffect;
 use Illuminate\Support\Facades\DB;
 use stdClass;
 
@@ -52,46 +50,17 @@ final readonly class LateNewsList
      */
     private function items(array $rows): array
     {
+        $base = $this->settings->base();
+        $control = array_column($this->settings->accounts()->carryingCustomers(), 'number');
         $items = [];
         foreach ($rows as $row) {
             $key = "{$row->kind} {$row->name}";
             /** @var array<string, string> $content */
             $content = json_decode($row->content, true, flags: JSON_THROW_ON_ERROR);
-            $items[$key] ??= new LateNewsItem($row, $this->settings->base());
-            $items[$key]->add($this->onControl($row->kind, $content), $this->onCustomers($row->kind, $content));
+            $items[$key] ??= new LateNewsItem($row, $base);
+            $items[$key]->add(LateEffect::of(FileKind::from($row->kind), $content, $control, $base));
         }
 
         return array_values($items);
-    }
-
-    /** @param  array<string, string>  $content */
-    private function onControl(string $kind, array $content): Money
-    {
-        $base = $this->settings->base();
-        $isControl = $kind === 'ledger'
-            && in_array($content['account'] ?? '', array_column($this->settings->accounts()->carryingCustomers(), 'number'), true);
-
-        return $isControl ? $this->amount($content['debit'] ?? '')->minus($this->amount($content['credit'] ?? '')) : Money::zero($base);
-    }
-
-    /** @param  array<string, string>  $content */
-    private function onCustomers(string $kind, array $content): Money
-    {
-        if ($kind !== 'items') {
-            return Money::zero($this->settings->base());
-        }
-        $side = Kind::tryFrom($content['kind'] ?? '')?->side() ?? Side::tryFrom($content['side'] ?? '') ?? Side::Debit;
-        $said = ($content['base_amount'] ?? '') !== '' ? $content['base_amount'] : ($content['amount'] ?? '');
-
-        return $side->signed($this->amount($said));
-    }
-
-    private function amount(string $text): Money
-    {
-        try {
-            return $text === '' ? Money::zero($this->settings->base()) : Money::parse($text, $this->settings->base());
-        } catch (Refusal) {
-            return Money::zero($this->settings->base());
-        }
     }
 }

@@ -8,6 +8,7 @@ use Ajuste\Core\Run\RunKind;
 use App\Actions\ReverseSettlement;
 use App\Actions\Runs\PostRun;
 use App\Models\User;
+use App\Queries\AllowanceMovements;
 use Illuminate\Support\Facades\DB;
 
 /** What will never be paid (R2, R13, R14): written off, approved where it is large, and recovered later. */
@@ -75,6 +76,13 @@ final class BadDebtsTest extends BooksTestCase
         self::assertSame(['6900 2000', '1100 -2000'], $this->voucher(), 'nothing is left of the allowance');
         self::assertSame(3_000, $this->openOf('I3'));
         $this->level1100();
+        // R14: opening + charge − release − used ± exchange = closing.
+        $movement = app(AllowanceMovements::class)->of('2026-10-31');
+        self::assertSame(['0.00', '90.00', '0.00', '-90.00', '0.00'], [
+            $movement->opening->decimal(), $movement->lines['charge']->decimal(), $movement->lines['release']->decimal(),
+            $movement->lines['used']->decimal(), $movement->closing->decimal(),
+        ]);
+        $this->get('/allowance')->assertOk()->assertSee('Movement in October 2026')->assertSee('−90.00');
     }
 
     public function test_a_claim_settled_for_less_writes_off_the_rest_of_each_document(): void

@@ -25,8 +25,8 @@
                         <td>{{ $of->row->name }}<br><span class="slate">{{ $of->row->kind }}, {{ Say::count($of->rows, 'row') }}</span></td>
                         <td class="nowrap">{{ Say::day($of->row->date) }}</td>
                         <td><a href="{{ route('import', $of->row->import_id) }}">{{ $of->row->file }}</a>, row {{ $of->row->row }}</td>
-                        <td class="n">{{ $of->control->isZero() ? '' : Say::balance($of->control) }}</td>
-                        <td class="n">{{ $of->customers->isZero() ? '' : Say::balance($of->customers) }}</td>
+                        <td class="n">{{ $of->effect->control->isZero() ? '' : Say::balance($of->effect->control) }}</td>
+                        <td class="n">{{ $of->effect->customers->isZero() ? '' : Say::balance($of->effect->customers) }}</td>
                         <td>
                             @if ($writes)
                                 <form method="post" action="{{ route('late-news.take') }}" class="flex flex-wrap gap-2 items-end">@csrf

@@ -53,6 +53,7 @@
         </table>
         <x-table-foot name="allowance" sum-of="Expected loss" />
         @include('runs.allowance-named')
+        @include('runs.allowance-movement')
     </div>
     <aside class="pane worktop" id="worktop" aria-label="What posting would write">
         @include('runs.posting')
