@@ -80,6 +80,8 @@ final readonly class Backup
                 rename("{$home}/".self::BOOKS, Books::file());
             }
             Anchor::forget();
+            // Who was signed in, and what was under way, belongs to the books that were here before.
+            File::delete([...glob(Books::file().'.sessions*') ?: [], ...glob(Books::file().'.work*') ?: []]);
         } finally {
             File::deleteDirectory($scratch);
         }

@@ -29,10 +29,10 @@ final class CopyOfBooks
     /** What the books say of themselves; it is written anew by the transaction that carries over. */
     private const OF_THE_BOOKS = ['carried', 'changes', 'customer_changes', 'migrations', 'sealed_keys', 'seals'];
 
-    /** In seconds: a copy that nobody has written to for so long was left by a process that was killed. */
-    private const LEFT = 3_600;
-
     private readonly string $file;
+
+    /** @var resource held while the process lives that works on the copy */
+    private readonly mixed $owner;
 
     private readonly string $since;
 
@@ -46,6 +46,8 @@ final class CopyOfBooks
         self::deleteLeft($books);
         $this->file = "{$books}.copy-".bin2hex(random_bytes(6));
         $this->since = Moment::now();
+        $this->owner = self::open("{$this->file}.owner");
+        flock($this->owner, LOCK_EX);
         $from = new SQLite3($books, SQLITE3_OPEN_READONLY);
         $from->busyTimeout(15_000);
         $to = new SQLite3($this->file);
@@ -133,7 +135,7 @@ final class CopyOfBooks
     public function discard(): void
     {
         DB::purge(self::CONNECTION);
-        File::delete([$this->file, "{$this->file}.anchor", ...glob("{$this->file}-*") ?: []]);
+        self::delete($this->file);
     }
 
     /** @param  list<string>  $tables */
@@ -231,12 +233,30 @@ final class CopyOfBooks
         DB::statement('DETACH DATABASE books');
     }
 
+    /** Copies of processes that were killed: nobody holds them any more. */
     private static function deleteLeft(string $books): void
     {
-        foreach (glob("{$books}.copy-*") ?: [] as $file) {
-            if (time() - (int) @filemtime($file) > self::LEFT) {
-                File::delete($file);
+        foreach (glob("{$books}.copy-*.owner") ?: [] as $file) {
+            $owner = self::open($file);
+            if (flock($owner, LOCK_EX | LOCK_NB)) {
+                self::delete(substr($file, 0, -strlen('.owner')));
             }
+            fclose($owner);
         }
+    }
+
+    private static function delete(string $copy): void
+    {
+        File::delete([$copy, "{$copy}.anchor", "{$copy}-wal", "{$copy}-shm", "{$copy}.owner"]);
+    }
+
+    /**
+     * @return resource
+     *
+     * @throws Refusal when there is no room for it
+     */
+    private static function open(string $file): mixed
+    {
+        return @fopen($file, 'c') ?: throw new Refusal('No file can be made beside the books. Check that there is room.');
     }
 }

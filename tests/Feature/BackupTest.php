@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Support\Backup;
+use App\Support\Sessions;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
@@ -40,7 +41,9 @@ final class BackupTest extends BooksTestCase
         Cache::put('remembered', 'of a later day');
         self::assertSame(1, $this->restore($file, replace: false), 'never unasked');
         self::assertSame($items + 1, DB::table('items')->count());
+        Sessions::file()->table('sessions')->insert(['id' => 's', 'user_id' => 1, 'payload' => '', 'last_activity' => time()]);
         self::assertSame(0, $this->restore($file));
+        self::assertFileDoesNotExist("{$this->folder}/books.sqlite.sessions", 'everybody signs in anew');
         self::assertSame($items, DB::table('items')->count());
         self::assertNull(Cache::get('remembered'));
         self::assertCount($files, File::files("{$this->folder}/files"));

@@ -167,6 +167,19 @@ final class LongWorkTest extends BooksTestCase
         self::assertSame(0, DB::table('items')->where('document', 'I1')->where('recorded_at', '<=', $between)->count());
     }
 
+    public function test_copies_that_killed_processes_left_go_with_the_next_one(): void
+    {
+        $left = "{$this->folder}/books.sqlite.copy-aaaaaaaaaaaa";
+        $held = "{$this->folder}/books.sqlite.copy-bbbbbbbbbbbb";
+        foreach ([$left, "{$left}-wal", "{$left}.owner", $held, "{$held}.owner"] as $file) {
+            touch($file);
+        }
+        $owner = fopen("{$held}.owner", 'c');
+        self::assertTrue($owner !== false && flock($owner, LOCK_EX));
+        $this->take(self::many(), false);
+        self::assertSame([$held, "{$held}.owner"], glob("{$this->folder}/books.sqlite.copy-*"));
+    }
+
     public function test_cancelled_nothing_is_in_the_books(): void
     {
         $work = LongWork::begin(WorkKind::Import, 'k1', [], new Actor('Anyone', 'test'));
