@@ -22,6 +22,35 @@ function choose(row, on) {
     }
 }
 
+/** Letters without their accents, so that one finds what the keyboard at hand cannot type. */
+const plain = (text) =>
+    text
+        .normalize('NFD')
+        .replace(/\p{M}/gu, '')
+        .toLowerCase();
+
+/** What a person chose for a list, on this machine: columns that are left out, and the order. Without storage nothing is remembered. */
+const memory = {
+    key: (root) => {
+        const list = root.querySelector('input[name=name]')?.value;
+        return list && `list ${document.body.dataset.person} ${list}`;
+    },
+    read(root) {
+        try {
+            return JSON.parse(localStorage.getItem(this.key(root)) ?? '{}');
+        } catch {
+            return {};
+        }
+    },
+    keep(root, what) {
+        try {
+            localStorage.setItem(this.key(root), JSON.stringify({ ...this.read(root), ...what }));
+        } catch {
+            // the list is as it was, and works
+        }
+    },
+};
+
 export function grid() {
     return {
         chosen: 0,
@@ -35,8 +64,9 @@ export function grid() {
             this.table.addEventListener('htmx:afterSettle', () => this.moreCame());
             this.table.addEventListener('click', (event) => this.click(event));
             for (const [place, heading] of [...this.table.tHead.rows[0].cells].entries()) {
-                heading.querySelector('button')?.addEventListener('click', () => this.sort(place, heading));
+                heading.querySelector('button')?.addEventListener('click', () => this.sortBy(place, heading));
             }
+            this.remember();
             this.offerColumns();
             this.$root.addEventListener('grid:all', () => this.all());
             this.$root.addEventListener('grid:none', () => this.none());
@@ -44,8 +74,21 @@ export function grid() {
             this.$root.addEventListener('grid:toggle', (event) => this.toggle(event.target.closest('tr')));
         },
 
+        /** The order that was chosen last; columns are left out by offerColumns(). */
+        remember() {
+            const { by, ascending } = memory.read(this.$root);
+            const place = [...this.table.tHead.rows[0].cells].findIndex((cell) => cell.textContent.trim() === by);
+            if (place >= 0) {
+                this.sort(place, this.table.tHead.rows[0].cells[place], ascending);
+            }
+        },
+
         readRows() {
-            this.rows = [...this.table.tBodies[0].rows].filter((row) => row.dataset.minor !== undefined);
+            const all = [...this.table.tBodies[0].rows];
+            const withAmounts = all.filter((row) => row.dataset.minor !== undefined);
+            const columns = this.table.tHead.rows[0].cells.length;
+            // A list without amounts has rows all the same; what spans it is a word about it.
+            this.rows = withAmounts.length ? withAmounts : all.filter((row) => row.cells.length === columns);
         },
 
         moreCame() {
@@ -109,26 +152,31 @@ export function grid() {
             }
             this.chosen = chosen.length;
             this.sum =
-                chosen.length === 0
+                chosen.length === 0 || chosen.every((row) => row.dataset.minor === undefined)
                     ? ''
                     : grouped(
-                          chosen.reduce((sum, row) => sum + BigInt(row.dataset.minor), 0n),
+                          chosen.reduce((sum, row) => sum + BigInt(row.dataset.minor ?? 0), 0n),
                           Number(this.table.dataset.decimals ?? 2),
                       );
         },
 
         filter(event) {
-            const wanted = event.target.value.toLowerCase().split(/\s+/).filter(Boolean);
+            const wanted = plain(event.target.value).split(/\s+/).filter(Boolean);
             this.rows.forEach((row) => {
-                const text = row.textContent.toLowerCase();
+                const text = plain(row.textContent);
                 row.hidden = !wanted.every((word) => text.includes(word));
             });
             const visible = this.visible().length;
             this.shown = visible === this.rows.length ? '' : `${visible} of ${this.rows.length} shown`;
         },
 
-        sort(place, heading) {
+        sortBy(place, heading) {
             const ascending = heading.getAttribute('aria-sort') !== 'ascending';
+            this.sort(place, heading, ascending);
+            memory.keep(this.$root, { by: heading.textContent.trim(), ascending });
+        },
+
+        sort(place, heading, ascending) {
             [...this.table.tHead.rows[0].cells].forEach((cell) => cell.removeAttribute('aria-sort'));
             heading.setAttribute('aria-sort', ascending ? 'ascending' : 'descending');
             const key = (row) => row.cells[place]?.dataset.sort ?? row.cells[place]?.textContent.trim() ?? '';
@@ -165,12 +213,19 @@ export function grid() {
             const rows = [...this.table.tHead.rows, ...this.table.tBodies[0].rows, ...(this.table.tFoot?.rows ?? [])].filter(
                 (row) => row.cells.length === headings.length,
             );
+            const left = memory.read(this.$root).left ?? [];
+            const show = (place, on) => rows.forEach((row) => (row.cells[place].hidden = !on));
             const boxes = headings.map((heading, place) => {
+                const name = heading.textContent.trim();
+                show(place, !left.includes(name));
                 const label = document.createElement('label');
                 const box = Object.assign(document.createElement('input'), { type: 'checkbox', checked: !heading.hidden });
-                box.addEventListener('change', () => rows.forEach((row) => (row.cells[place].hidden = !box.checked)));
+                box.addEventListener('change', () => {
+                    show(place, box.checked);
+                    memory.keep(this.$root, { left: headings.filter((one) => one.hidden).map((one) => one.textContent.trim()) });
+                });
                 label.className = 'flex gap-2';
-                label.append(box, heading.textContent.trim());
+                label.append(box, name);
                 return label;
             });
             this.$refs.columns?.replaceChildren(...boxes);

@@ -33,6 +33,25 @@ test('a person is invited, sets password and second factor, and can do what the 
         await expect(page.locator('tr.current')).toContainText('never');
     });
 
+    await test.step('the list is found without accents, and keeps its order and columns', async () => {
+        await page.locator('[data-filter]').fill('CASTANAR');
+        await expect(page.locator('table[data-list] tbody tr:visible')).toHaveCount(1);
+        await page.locator('[data-filter]').fill('');
+        const name = page.locator('table[data-list] thead button', { hasText: 'Name' });
+        await name.focus();
+        await press('Enter');
+        await press('Enter');
+        await expect(page.locator('table[data-list] tbody tr').first()).toContainText('Dorotea');
+        await page.locator('summary', { hasText: 'Columns' }).focus();
+        await press('Enter');
+        await tabTo(page.getByLabel('Address', { exact: true }));
+        await press('Space');
+        await page.reload();
+        await expect(page.locator('table[data-list] tbody tr').first()).toContainText('Dorotea');
+        await expect(page.getByText('dorotea@example.invalid')).toBeHidden();
+        await expect(page.getByText('reader', { exact: true }).first()).toBeVisible();
+    });
+
     const hers = await browser.newContext({ viewport: { width: 1280, height: 800 } });
     const her = await hers.newPage();
     const keys = byKeyboard(her, 80);

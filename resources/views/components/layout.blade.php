@@ -15,7 +15,7 @@
     @vite(['resources/css/app.css', 'resources/js/app.js'])
 </head>
 
-<body hx-boost="true">
+<body hx-boost="true" data-person="{{ $user?->id }}">
     <header>
         <div class="masthead">
             <a class="wordmark" href="{{ route('desk') }}" data-key="0"><x-svg.mark />Ajuste</a>
