@@ -75,7 +75,8 @@ test('from a difference to 0.00 by each kind of remedy', async ({ page }) => {
     await test.step('a pair by hand', async () => {
         await open('Z5');
         await page.keyboard.press('b');
-        await page.locator('select[name=with]').selectOption({ index: 0 });
+        await page.locator('input[name="others[]"]').first().focus();
+        await page.keyboard.press('Space');
         await page.locator('#worktop form', { hasText: 'Belongs to' }).getByLabel('Reason').fill('one collective entry');
         await page.getByRole('button', { name: 'Pair', exact: true }).click();
         await expect(page.getByRole('status').first()).toContainText('Paired by hand');

@@ -164,11 +164,11 @@ final class RemediesTest extends BooksTestCase
         $proof = fn () => app(Reports::class)->proof($this->control(), '2026-10-31');
         [$item, $posting] = $proof()->lines;
         self::assertSame(['not_in_ledger', 'not_in_subledger'], [$item->cause->value, $posting->cause->value]);
-        $this->get('/proof?line='.$item->key())->assertSee('It belongs to another line');
+        $this->get('/proof?line='.$item->key())->assertSee('It belongs to other lines');
         $this->post('/proof/pair', [
             'key' => 'p',
             'line' => $item->key(),
-            'with' => $posting->key(),
+            'others' => [$posting->key()],
             'reason' => 'collective entry of the shop',
         ])->assertSessionHas('done');
         self::assertSame(
@@ -188,6 +188,38 @@ final class RemediesTest extends BooksTestCase
             $named,
         );
         $this->post('/proof/pair', ['key' => 'r', 'line' => $named[1], 'reason' => 'not the same goods'])->assertSessionHas('done');
+        self::assertSame(4, array_sum(array_column($this->report('proof')['causes'], 'count')));
+        $this->assertBooksHold();
+    }
+
+    /** R12: many postings against one item, and one posting against many, also by hand. */
+    public function test_one_posting_is_paired_with_several_items_and_one_item_with_several_postings(): void
+    {
+        $this->importBasics([
+            'items.csv' => self::items([
+                'A,invoice,C1,2026-10-20,2026-10-31,EUR,40.00,40.00,,,,', 'B,invoice,C2,2026-10-12,2026-10-31,EUR,32.00,32.00,,,,',
+                'C,invoice,C1,2026-10-02,2026-10-31,EUR,9.00,9.00,,,,',
+            ]),
+            'ledger.csv' => self::ledger([
+                'E1,2026-10-01,1100,collective,72.00,,,', 'E2,2026-10-09,1100,part,4.00,,,', 'E3,2026-10-28,1100,part,5.50,,,',
+            ]),
+        ]);
+        $this->actingAs($this->person());
+        $lines = [];
+        foreach (app(Reports::class)->proof($this->control(), '2026-10-31')->lines as $line) {
+            $lines[$line->document() ?: $line->entry()] = $line->key();
+        }
+        $pair = fn (string $key, string $line, array $others) => $this->post('/proof/pair', [
+            'key' => $key, 'line' => $lines[$line], 'others' => array_map(static fn (string $of): string => $lines[$of], $others),
+            'reason' => 'one delivery',
+        ])->assertSessionHas('done');
+        $pair('p', 'E1', ['A', 'B']);
+        $pair('q', 'C', ['E2', 'E3']);
+        self::assertSame(
+            ['amount_differs -0.50'],
+            array_map(static fn (array $cause): string => "{$cause['cause']} {$cause['amount']}", $this->report('proof')['causes']),
+        );
+        $this->post('/proof/pairs/1/withdraw', ['key' => 'w'])->assertSessionHas('done');
         self::assertSame(4, array_sum(array_column($this->report('proof')['causes'], 'count')));
         $this->assertBooksHold();
     }

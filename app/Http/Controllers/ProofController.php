@@ -210,16 +210,16 @@ final class ProofController
 
     public function pair(Request $request, ViewPoint $at, PairByHand $pair): RedirectResponse
     {
-        $together = $request->string('with')->toString();
+        $others = array_values(array_filter((array) $request->input('others', []), is_string(...)));
         [$line, $reason] = [$request->string('line')->toString(), $request->string('reason')->toString()];
-        $together !== ''
-            ? $pair->together(FormKey::of($request, 'pair'), $at->account, $at->asOf, [$line, $together], $reason)
+        $others !== []
+            ? $pair->together(FormKey::of($request, 'pair'), $at->account, $at->asOf, [$line, ...$others], $reason)
             : $pair->apart(FormKey::of($request, 'pair'), $at->account, $at->asOf, $line, $reason);
 
         return redirect()
             ->route('proof')
             ->with('done', [
-                'text' => $together !== '' ? 'Paired by hand. It stands above the tests.' : 'Parted by hand. They find each other no more.',
+                'text' => $others !== [] ? 'Paired by hand. It stands above the tests.' : 'Parted by hand. They find each other no more.',
             ]);
     }
 

@@ -19,6 +19,7 @@ final class PlainInput
         'columns',
         'fixed',
         'lines',
+        'others',
         'kept',
         'kept_code',
         'kept_of',

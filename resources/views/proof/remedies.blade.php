@@ -59,18 +59,18 @@
     @endif
     @if ($partners !== [])
         <details class="mt-3" data-hotkey="b">
-            <summary class="cursor-pointer soft">It belongs to another line <kbd>B</kbd></summary>
+            <summary class="cursor-pointer soft">It belongs to other lines <kbd>B</kbd></summary>
             <form method="post" action="{{ route('proof.pair') }}" class="flex flex-wrap gap-3 items-end mt-1">@csrf
                 <input type="hidden" name="key" value="{{ $key }}">
                 <input type="hidden" name="line" value="{{ $chosen->key() }}">
-                <label class="grid">Belongs to <select name="with" class="max-w-96">
-                        @foreach ($partners as $partner)
-                            <option value="{{ $partner->key() }}">{{ $money($partner->amount)->grouped() }},
-                                {{ Say::shortDay($partner->date()) }}, {{ $partner->document() ?: $partner->entry() }}
-                                {{ $customers[$partner->customer()] ?? '' }}</option>
-                        @endforeach
-                    </select>
-                </label>
+                <fieldset class="grid gap-1 w-full max-h-48 overflow-y-auto">
+                    <legend>Belongs to one line, or to several together</legend>
+                    @foreach ($partners as $partner)
+                        <label class="flex gap-2"><input type="checkbox" name="others[]" value="{{ $partner->key() }}">
+                            <span class="w-24 text-right">{{ $money($partner->amount)->grouped() }}</span> {{ Say::shortDay($partner->date()) }},
+                            {{ $partner->document() ?: $partner->entry() }} {{ $customers[$partner->customer()] ?? '' }}</label>
+                    @endforeach
+                </fieldset>
                 <label class="grid">Reason <input type="text" name="reason" required class="w-44"></label>
                 <button class="button">Pair</button>
             </form>
