@@ -59,15 +59,42 @@ final class AmountFinder
                 $this->together($some, $target);
             }
         }
+        $this->sort();
+    }
+
+    /** Entries that are the amount come first, then guesses: those among the causes, those that chance explains least, the latest. */
+    private function sort(): void
+    {
         $order = array_flip(array_column(FoundBy::cases(), 'value'));
-        usort(
-            $this->findings,
-            static fn (Finding $one, Finding $other): int => [$order[$one->by->value], $other->suspect, $other->lines[0]->date] <=> [
-                $order[$other->by->value],
-                $one->suspect,
-                $one->lines[0]->date,
-            ],
-        );
+        $rank = fn (Finding $of): array => [
+            $of->by === FoundBy::Amount ? 0 : 1,
+            $of->suspect ? 0 : 1,
+            $this->chance[$of->by->value],
+            $order[$of->by->value],
+        ];
+        usort($this->findings, static fn (Finding $one, Finding $other): int => $rank($one) <=> $rank($other)
+            ?: $other->lines[0]->date <=> $one->lines[0]->date);
+    }
+
+    /** @return list<Finding> what is worth looking at, the first first */
+    public function likely(): array
+    {
+        return array_values(array_filter($this->findings, fn (Finding $of): bool => ! $this->isChance($of)));
+    }
+
+    /** @return list<Finding> guesses of tests that chance alone explains: it gives about as many hits as there are */
+    public function byChance(): array
+    {
+        return array_values(array_filter($this->findings, $this->isChance(...)));
+    }
+
+    /** Hits by chance scatter about what is expected; up to two standard deviations (of Poisson, the root of it) they say nothing. */
+    private function isChance(Finding $of): bool
+    {
+        $chance = $this->chance[$of->by->value];
+        $most = $chance < 1 ? $chance : $chance + 2 * sqrt($chance);
+
+        return $of->by !== FoundBy::Amount && ! $of->suspect && ($this->count[$of->by->value] ?? 0) <= $most;
     }
 
     /** How many hits all tests would give by chance. */
@@ -220,7 +247,9 @@ final class AmountFinder
     /** @param  non-empty-list<ProofLine>  $lines */
     private function found(FoundBy $by, array $lines, string $note): void
     {
-        $suspect = array_filter($lines, fn (ProofLine $line): bool => isset($this->suspects["{$line->book->value} {$line->id}"])) !== [];
+        // Of several together all have to be: with one of them chance finds others enough.
+        $suspects = array_filter($lines, fn (ProofLine $line): bool => isset($this->suspects["{$line->book->value} {$line->id}"]));
+        $suspect = count($suspects) === count($lines);
         $this->count[$by->value] = ($this->count[$by->value] ?? 0) + 1;
         if ($suspect || $this->count[$by->value] <= self::MOST) {
             $this->findings[] = new Finding($by, $lines, $note, $suspect);

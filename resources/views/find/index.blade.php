@@ -1,6 +1,5 @@
 @php
     use Ajuste\Core\Money\Money;
-    use Ajuste\Core\Proof\Book;
     use Ajuste\Core\Proof\FoundBy;
     use App\Http\Say;
     $money = fn(int $minor) => Money::ofMinor($minor, $base);
@@ -58,31 +57,8 @@
                     </tr>
                 </thead>
                 <tbody>
-                    @forelse ($found->findings as $finding)
-                        <tr data-minor="{{ array_sum(array_map(fn($line) => $line->amount, $finding->lines)) }}">
-                            <td><a
-                                    href="{{ $finding->lines[0]->book === Book::Ledger ? route('posting', $finding->lines[0]->id) : route('document',
-                                        $finding->lines[0]->id) }}">{{ ucfirst($finding->by->words()) }}</a>
-                                @if ($finding->note !== '')
-                                    , {{ $money((int) $finding->note)->grouped() }}
-                                @endif
-                                @if ($finding->suspect)
-                                    <span class="tag ochre">a cause of the proof</span>
-                                @endif
-                            </td>
-                            <td>{{ $finding->lines[0]->book === Book::Ledger ? 'ledger' : 'customers' }}</td>
-                            <td class="nowrap" data-sort="{{ $finding->lines[0]->date }}">{{ Say::shortDay($finding->lines[0]->date) }}</td>
-                            <td>
-                                @foreach ($finding->lines as $line)
-                                    <a
-                                        href="{{ $line->book === Book::Ledger ? route('posting', $line->id) : route('document',
-                                            $line->id) }}">{{ $line->document ?: $line->entry }}</a>
-                                    <span class="slate">{{ $line->customer }} {{ $line->text }}</span>{{ $loop->last ? '' : ' + ' }}
-                                @endforeach
-                            </td>
-                            <td class="n">{{ implode(' + ', array_map(fn($line) => Say::balance($money($line->amount)), $finding->lines)) }}</td>
-                            <td class="n">{{ $say($found->chance[$finding->by->value]) }}</td>
-                        </tr>
+                    @forelse ($found->likely() as $finding)
+                        @include('find.finding')
                     @empty
                         <tr>
                             <td colspan="6">Nothing makes this amount among these entries. Look further back, or on the proof for causes that come to it
@@ -92,6 +68,19 @@
                 </tbody>
             </table>
             <x-table-foot name="found" />
+            @if ($found->byChance() !== [])
+                <details class="mt-4">
+                    <summary class="cursor-pointer soft">Guesses of which chance alone gives about as many:
+                        {{ number_format(count($found->byChance())) }}</summary>
+                    <table class="grid-table mt-2">
+                        <tbody>
+                            @foreach ($found->byChance() as $finding)
+                                @include('find.finding')
+                            @endforeach
+                        </tbody>
+                    </table>
+                </details>
+            @endif
             <dl class="facts mt-4">
                 @foreach (FoundBy::cases() as $by)
                     <dt>{{ ucfirst($by->words()) }}</dt>

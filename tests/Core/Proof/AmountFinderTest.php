@@ -67,6 +67,35 @@ final class AmountFinderTest extends TestCase
         self::assertSame([[1, true], [2, false]], array_map(static fn (Finding $of): array => [$of->lines[0]->id, $of->suspect], $found));
     }
 
+    public function test_guesses_come_after_entries_the_unlikely_first_and_those_of_chance_are_told_apart(): void
+    {
+        mt_srand(11);
+        $random = array_map(static fn (int $id): ProofLine => self::line($id, mt_rand(100, 90_000)), range(10, 200));
+        $finder = new AmountFinder(
+            45_000,
+            [self::line(1, 45_000), self::line(2, 22_500), self::line(3, 20_000), self::line(4, 25_000), ...$random],
+            [],
+            ['ledger 3' => true, 'ledger 4' => true],
+        );
+        $likely = $finder->likely();
+        self::assertSame('amount', $likely[0]->by->value);
+        self::assertContains('half', array_map(static fn (Finding $of): string => $of->by->value, $likely));
+        self::assertContains(true, array_map(static fn (Finding $of): bool => $of->suspect, $likely), 'a cause is never folded');
+        $ranks = array_map(static fn (Finding $of): string => implode(' ', [
+            $of->by->value === 'amount' ? 0 : 1, $of->suspect ? 0 : 1, sprintf('%09.3f', $finder->chance[$of->by->value]),
+        ]), $finder->findings);
+        $sorted = $ranks;
+        sort($sorted);
+        self::assertSame($sorted, $ranks);
+        self::assertNotSame([], $finder->byChance());
+        foreach ($finder->byChance() as $of) {
+            self::assertFalse($of->suspect || $of->by->value === 'amount');
+            $chance = $finder->chance[$of->by->value];
+            self::assertLessThanOrEqual($chance + 2 * sqrt($chance), $finder->count[$of->by->value]);
+        }
+        self::assertCount(count($finder->findings), [...$likely, ...$finder->byChance()]);
+    }
+
     /** The hits that chance gives: over many amounts that mean nothing the estimate and the count come to about the same. */
     public function test_the_estimate_of_chance_is_about_right(): void
     {
