@@ -14,7 +14,6 @@ use App\Support\Actor;
 use App\Support\AuditTrail;
 use App\Support\Moment;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Support\Facades\File;
 use stdClass;
 
 /** Decides about what came with a date in a locked period: it is taken in on an open day, or left out with a reason (R13). */
@@ -55,16 +54,8 @@ final readonly class LateNews
      */
     private function import(string $kind, string $name, string $day, array $rows): void
     {
-        $folder = sys_get_temp_dir().'/ajuste-late-'.bin2hex(random_bytes(6));
-        File::ensureDirectoryExists($folder);
-        try {
-            $path = "{$folder}/{$kind}.csv";
-            File::put($path, self::csv($rows, $day));
-            $file = new SourceFile("{$kind}.csv", $path, FileKind::from($kind));
-            $report = $this->import->post([$file], RefusedRows::RefuseLateToo, "late news: {$name}");
-        } finally {
-            File::deleteDirectory($folder);
-        }
+        $take = fn (SourceFile $file): ImportReport => $this->import->post([$file], RefusedRows::RefuseLateToo, "late news: {$name}");
+        $report = SourceFile::ofLines("{$kind}.csv", self::lines($rows, $day), FileKind::from($kind), null, $take);
         if ($report->refusedCount > 0 || $report->late !== []) {
             $fault = $report->refused[0] ?? $report->late[0];
             throw new Refusal("{$name} cannot be taken in on {$day}: {$fault->field} “{$fault->value}”: {$fault->expected}.");
@@ -108,20 +99,22 @@ final readonly class LateNews
         return $rows !== [] ? $rows : throw Refusal::done("Nothing of {$name} waits any more. Load the page again.");
     }
 
-    /** @param  non-empty-list<stdClass>  $rows */
-    private static function csv(array $rows, string $day): string
+    /**
+     * @param non-empty-list<stdClass> $rows
+     * @return list<list<string>> headings first
+     */
+    private static function lines(array $rows, string $day): array
     {
-        $stream = fopen('php://temp', 'w+b') ?: throw new Refusal('There is no room to write the rows.');
+        $lines = [];
         foreach ($rows as $place => $row) {
             /** @var array<string, string> $content */
             $content = json_decode($row->content, true, flags: JSON_THROW_ON_ERROR);
             if ($place === 0) {
-                fputcsv($stream, array_keys($content), escape: '');
+                $lines[] = array_keys($content);
             }
-            fputcsv($stream, array_values([...$content, 'date' => $day]), escape: '');
+            $lines[] = array_values([...$content, 'date' => $day]);
         }
-        rewind($stream);
 
-        return (string) stream_get_contents($stream);
+        return $lines;
     }
 }

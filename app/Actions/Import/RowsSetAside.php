@@ -13,7 +13,6 @@ use App\Support\Actor;
 use App\Support\AuditTrail;
 use App\Support\Moment;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Support\Facades\File;
 
 /**
  * Corrects a row that was refused and takes it in, or closes it. The source file stays as it came; what was corrected is a file of its own.
@@ -92,20 +91,15 @@ final readonly class RowsSetAside
     /** @param  array<int, string>  $cells */
     private function takeIn(RowSetAside $row, Mapping $mapping, array $cells): ImportReport
     {
-        $folder = sys_get_temp_dir().'/ajuste-row-'.bin2hex(random_bytes(6));
-        File::ensureDirectoryExists($folder);
-        try {
-            $name = pathinfo($row->row->name, PATHINFO_FILENAME)."-row-{$row->row->row}.csv";
-            $stream = fopen("{$folder}/row.csv", 'wb') ?: throw new Refusal('There is no room to write the row.');
-            fputcsv($stream, $row->headings, escape: '');
-            fputcsv($stream, array_pad($cells, count($row->headings), ''), escape: '');
-            fclose($stream);
-            $read = Mapping::fromArray([...$mapping->toArray(), 'header_row' => 1]);
-            $file = new SourceFile($name, "{$folder}/row.csv", $mapping->kind, $read);
+        $name = pathinfo($row->row->name, PATHINFO_FILENAME)."-row-{$row->row->row}.csv";
+        $lines = [$row->headings, array_values(array_pad($cells, count($row->headings), ''))];
+        $read = Mapping::fromArray([...$mapping->toArray(), 'header_row' => 1]);
+        $take = fn (SourceFile $file): ImportReport => $this->import->post(
+            [$file],
+            RefusedRows::RefuseAll,
+            "row {$row->row->row} of {$row->row->name}, corrected",
+        );
 
-            return $this->import->post([$file], RefusedRows::RefuseAll, "row {$row->row->row} of {$row->row->name}, corrected");
-        } finally {
-            File::deleteDirectory($folder);
-        }
+        return SourceFile::ofLines($name, $lines, $mapping->kind, $read, $take);
     }
 }
