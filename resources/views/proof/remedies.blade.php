@@ -63,7 +63,7 @@
             <form method="post" action="{{ route('proof.pair') }}" class="flex flex-wrap gap-3 items-end mt-1">@csrf
                 <input type="hidden" name="key" value="{{ $key }}">
                 <input type="hidden" name="line" value="{{ $chosen->key() }}">
-                <fieldset class="grid gap-1 w-full max-h-48 overflow-y-auto">
+                <fieldset class="grid gap-1 p-1 w-full max-h-48 overflow-y-auto">
                     <legend>Belongs to one line, or to several together</legend>
                     @foreach ($partners as $partner)
                         <label class="flex gap-2"><input type="checkbox" name="others[]" value="{{ $partner->key() }}">
