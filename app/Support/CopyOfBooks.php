@@ -100,7 +100,7 @@ final class CopyOfBooks
         $books = DB::getDefaultConnection();
         $remembers = Cache::getDefaultDriver();
         DB::setDefaultConnection(self::CONNECTION);
-        Cache::setDefaultDriver('array');
+        Cache::setDefaultDriver(self::CONNECTION);
         try {
             return $work();
         } finally {
@@ -135,6 +135,7 @@ final class CopyOfBooks
     public function discard(): void
     {
         DB::purge(self::CONNECTION);
+        Cache::forgetDriver(self::CONNECTION);
         self::delete($this->file);
     }
 
