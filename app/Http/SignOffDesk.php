@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Http;
 
-use Ajuste\Core\Calendar\Period;
 use Ajuste\Core\Exchange\Setting;
 use Ajuste\Core\SignOff\Check;
 use Ajuste\Core\SignOff\ComparedFigure;
@@ -50,32 +49,32 @@ final readonly class SignOffDesk
             ? $this->verification->faults()
             : Remembered::while('verification', self::POSTED, $this->verification->faults(...));
 
+        $compared = $this->compared->of($period);
+
         return new SignOff(
             $period,
             [
                 ...$checks,
                 ...$this->checks->of($at->account, $period->last),
-                ...$this->changes($period),
+                ...$this->changes($compared),
                 ...$this->own->all(),
                 new Check('verify', 'The books hold together', $faults === [], implode(' ', array_slice($faults, 0, 3))),
             ],
             $this->signOffs->reasons($period),
             $this->signOffs->figures($period),
+            $compared,
             $this->signOffs->latest($period, 'preparer'),
         );
     }
 
-    /** @return array<string, ComparedFigure> by the name of the figure that is signed */
-    public function compared(Period $period): array
-    {
-        return array_column($this->compared->of($period), null, 'name');
-    }
-
-    /** @return list<Check> what moved by so much that a sentence is asked for */
-    private function changes(Period $period): array
+    /**
+     * @param list<ComparedFigure> $compared
+     * @return list<Check> what moved by so much that a sentence is asked for
+     */
+    private function changes(array $compared): array
     {
         $limit = $this->settings->text(Setting::ChangeLimit);
-        $moved = array_filter($this->compared->of($period), static fn (ComparedFigure $of): bool => $of->needsASentence($limit));
+        $moved = array_filter($compared, static fn (ComparedFigure $of): bool => $of->needsASentence($limit));
 
         return array_values(array_map(static fn (ComparedFigure $of): Check => $of->check($limit), $moved));
     }

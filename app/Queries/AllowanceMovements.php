@@ -38,30 +38,15 @@ final readonly class AllowanceMovements
             ->whereBetween('p.date', [$from, $to])
             ->whereNull('p.superseded_at')
             ->groupBy('p.entry', 'p.voucher_id', 'v.reverses_id')
-            ->selectRaw('p.entry, p.voucher_id, v.reverses_id, -sum(p.base) AS minor')
+            ->selectRaw('p.entry, p.voucher_id, v.reverses_id, -sum(p.base) AS minor, '
+                .'(SELECT group_concat(DISTINCT a.role) FROM postings o JOIN accounts a ON a.id = o.account_id WHERE o.entry = p.entry AND o.voucher_id IS p.voucher_id '
+                ."AND o.superseded_at IS NULL AND a.role <> 'allowance') AS roles")
             ->get();
 
-        return array_values($rows->map(fn (stdClass $row): AllowanceEntry => new AllowanceEntry(
+        return array_values($rows->map(static fn (stdClass $row): AllowanceEntry => new AllowanceEntry(
             (int) $row->minor,
-            $this->others($row),
+            array_values(array_filter(array_map(AccountRole::tryFrom(...), explode(',', (string) $row->roles)))),
             $row->reverses_id !== null,
         ))->all());
-    }
-
-    /** @return list<AccountRole> */
-    private function others(stdClass $row): array
-    {
-        $roles = DB::table('postings as p')
-            ->join('accounts as a', 'a.id', '=', 'p.account_id')
-            ->where('p.entry', $row->entry)
-            ->where('p.voucher_id', $row->voucher_id)
-            ->whereNull('p.superseded_at')
-            ->where('a.role', '<>', AccountRole::Allowance->value)
-            ->distinct()
-            ->pluck('a.role');
-
-        return array_values(array_filter(
-            array_map(static fn (mixed $role): ?AccountRole => AccountRole::tryFrom(is_string($role) ? $role : ''), $roles->all()),
-        ));
     }
 }

@@ -17,6 +17,7 @@ final readonly class SignOff
     /**
      * @param list<Check> $checks
      * @param array<string, string> $reasons by the check's name, of those that are not green
+     * @param list<ComparedFigure> $compared main figures beside the period and the year before
      * @param ?Signature $prepared the preparer's latest since the period was last open, whatever it was over
      */
     public function __construct(
@@ -24,8 +25,15 @@ final readonly class SignOff
         public array $checks,
         public array $reasons,
         public SignedFigures $figures,
+        public array $compared,
         public ?Signature $prepared,
     ) {}
+
+    /** The figure beside what it was before; null: it is no main figure. */
+    public function comparedTo(string $name): ?ComparedFigure
+    {
+        return array_column($this->compared, null, 'name')[$name] ?? null;
+    }
 
     /** @return list<Check> neither green nor with a reason */
     public function open(): array

@@ -23,11 +23,8 @@ final class SignOffController
 {
     public function index(ViewPoint $at, SignOffDesk $desk, SignOffs $signOffs, Settings $settings): View
     {
-        $signOff = $desk->now($at);
-
         return view('sign-off.index', [
-            'signOff' => $signOff,
-            'compared' => $desk->compared($signOff->period),
+            'signOff' => $desk->now($at),
             'signed' => $signOffs->signed(),
             'locked' => $settings->locked()->through,
             'key' => bin2hex(random_bytes(16)),

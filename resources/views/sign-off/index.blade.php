@@ -58,7 +58,7 @@
             </thead>
             <tbody>
                 @foreach ($signOff->figures->byName as $name => $figure)
-                    @php $beside = $compared[$name] ?? null; @endphp
+                    @php $beside = $signOff->comparedTo($name); @endphp
                     <tr>
                         <td>{{ ucfirst($name) }}</td>
                         <td class="n font-semibold">{{ $figure }}</td>

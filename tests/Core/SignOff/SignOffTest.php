@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace Tests\Core\SignOff;
 
 use Ajuste\Core\Calendar\Period;
+use Ajuste\Core\Money\Money;
 use Ajuste\Core\Refusal;
 use Ajuste\Core\SignOff\Check;
+use Ajuste\Core\SignOff\ComparedFigure;
 use Ajuste\Core\SignOff\Signature;
 use Ajuste\Core\SignOff\SignedFigures;
 use Ajuste\Core\SignOff\SignOff;
@@ -27,8 +29,15 @@ final class SignOffTest extends TestCase
             [new Check('proof', 'Proof is done', false, '3 causes'), new Check('aged', 'Aged ties', true, '')],
             $reasons,
             new SignedFigures($figures),
+            [new ComparedFigure('a', Money::ofMinor(5, 'EUR'), Money::zero('EUR'), Money::zero('EUR'))],
             $signed === null ? null : new Signature('Ana', 'now', new SignedFigures($signed)),
         );
+    }
+
+    public function test_a_main_figure_is_found_by_its_name(): void
+    {
+        self::assertSame(5, self::of()->comparedTo('a')?->now->minor);
+        self::assertNull(self::of()->comparedTo('b'));
     }
 
     private function refuses(string $says, callable $attempt): void
