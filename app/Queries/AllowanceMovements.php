@@ -39,7 +39,8 @@ final readonly class AllowanceMovements
             ->whereNull('p.superseded_at')
             ->groupBy('p.entry', 'p.voucher_id', 'v.reverses_id')
             ->selectRaw('p.entry, p.voucher_id, v.reverses_id, -sum(p.base) AS minor, '
-                .'(SELECT group_concat(DISTINCT a.role) FROM postings o JOIN accounts a ON a.id = o.account_id WHERE o.entry = p.entry AND o.voucher_id IS p.voucher_id '
+                .'(SELECT group_concat(DISTINCT a.role) FROM postings o JOIN accounts a ON a.id = o.account_id '
+                .'WHERE o.entry = p.entry AND o.voucher_id IS p.voucher_id '
                 ."AND o.superseded_at IS NULL AND a.role <> 'allowance') AS roles")
             ->get();
 
