@@ -469,7 +469,10 @@ final class BenchCommand extends Command
     private function measure(string $job, string $folder): array
     {
         $process = new Process(
-            [PHP_BINARY, '-d', 'memory_limit=8G', base_path('artisan'), 'ajuste:bench', "--job={$job}", "--folder={$folder}"],
+            [
+                PHP_BINARY, '-d', 'memory_limit=8G', ...$job === 'pages' ? ['-d', 'zend.enable_gc=0'] : [], // as pages are served
+                base_path('artisan'), 'ajuste:bench', "--job={$job}", "--folder={$folder}",
+            ],
             null,
             ['AJUSTE_BOOKS' => "{$folder}/books.sqlite"],
             null,

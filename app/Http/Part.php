@@ -14,7 +14,7 @@ final class Part
     {
         $part = match (true) {
             $request->header('HX-Target') === 'worktop' => 'worktop',
-            $request->header('HX-Target') === 'unapplied-rows' => 'rows',
+            str_ends_with((string) $request->header('HX-Target'), '-rows') => 'rows',
             $request->hasHeader('HX-Request') &&
                 ! $request->hasHeader('HX-Boosted') &&
                 ! $request->hasHeader('HX-History-Restore-Request') &&

@@ -31,12 +31,15 @@ final readonly class AgedRows
             return $this->documents($list, $account, $knownAt);
         }
         if ($by === AgedBy::Customer) {
-            $changes = $then === null ? [] : $list->since($then);
+            if ($then === null) {
+                return array_map(static fn (AgedRow $row): AgedShown => new AgedShown($row, null), $list->rows);
+            }
+            $changes = $list->since($then);
             $gone = array_diff_key($changes, $list->byKey());
             $rows = [...$list->byKey(), ...array_map(static fn (AgedRow $row): AgedRow => $row->nil(), $gone)];
             ksort($rows, SORT_STRING);
 
-            return $this->shown($rows, $then === null ? null : $changes);
+            return $this->shown($rows, $changes);
         }
         $named = match ($by) {
             AgedBy::Currency => null,

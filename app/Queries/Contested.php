@@ -6,6 +6,7 @@ namespace App\Queries;
 
 use Ajuste\Core\Money\Money;
 use Ajuste\Core\Subledger\OpenItem;
+use Illuminate\Database\Query\Expression;
 use Illuminate\Support\Facades\DB;
 use stdClass;
 
@@ -57,7 +58,8 @@ final class Contested
 
         return $known(DB::table('contested as c'), 'c.recorded_at')
             ->join('items as i', 'i.id', '=', 'c.item_id')
-            ->where('i.control_account_id', $accountId)
+            // Few customers are found by themselves, and not among all of the account.
+            ->where(new Expression($customerIds === null ? 'i.control_account_id' : '+i.control_account_id'), $accountId)
             ->where('c.date', '<=', $asOf)
             ->when($customerIds !== null, static fn ($query) => $query->whereIn('i.customer_id', $customerIds ?? []))
             ->whereNotExists($ended)

@@ -72,10 +72,10 @@ final readonly class ContraPairs
     public function postedOn(string $asOf): array
     {
         return array_values(
-            DB::table('supplier_contras as c')
-                ->join('items as i', 'i.id', '=', 'c.item_id')
-                ->where('i.date', $asOf)
-                ->pluck('i.document')
+            DB::table('items')
+                ->whereIn('id', DB::table('supplier_contras')->select('item_id'))
+                ->where('date', $asOf)
+                ->pluck('document')
                 ->map(strval(...))
                 ->all(),
         );

@@ -6,6 +6,7 @@ namespace App\Queries;
 
 use Ajuste\Core\Subledger\Instalment;
 use Ajuste\Core\Subledger\Instalments;
+use Illuminate\Database\Query\Expression;
 use Illuminate\Support\Facades\DB;
 use stdClass;
 
@@ -35,7 +36,8 @@ final class InstalmentPlans
     {
         $rows = DB::table('instalments as p')
             ->join('items as i', 'i.id', '=', 'p.item_id')
-            ->where('i.control_account_id', $accountId)
+            // Few customers are found by themselves, and not among all of the account.
+            ->where(new Expression($customerIds === null ? 'i.control_account_id' : '+i.control_account_id'), $accountId)
             ->when($customerIds !== null, static fn ($query) => $query->whereIn('i.customer_id', $customerIds ?? []))
             ->when(
                 $knownAt === null,

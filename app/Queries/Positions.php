@@ -227,15 +227,31 @@ final readonly class Positions
         ?array $customerIds,
         WhichItems $which = WhichItems::All,
     ): Generator {
-        $waiting = [];
+        $waiting = $names = [];
         foreach ($this->rows($accountId, $asOf, $knownAt, $customerIds, $which) as $row) {
             $waiting[] = $row;
             if (count($waiting) === self::CHUNK) {
-                yield from $this->placed($waiting, $asOf, $knownAt);
+                yield from $this->placed($this->named($waiting, $names), $asOf, $knownAt);
                 $waiting = [];
             }
         }
-        yield from $this->placed($waiting, $asOf, $knownAt);
+        yield from $this->placed($this->named($waiting, $names), $asOf, $knownAt);
+    }
+
+    /**
+     * @param list<OpenRow> $rows
+     * @param array<int, array{string, string}> $names those that were read already; takes in what these rows need
+     * @return list<OpenRow>
+     */
+    private function named(array $rows, array &$names): array
+    {
+        $unknown = array_diff_key(array_column($rows, 'customer_id', 'customer_id'), $names);
+        $names += $unknown === [] ? [] : $this->names(array_values($unknown));
+        foreach ($rows as $row) {
+            [$row->customer, $row->name] = $names[$row->customer_id];
+        }
+
+        return $rows;
     }
 
     /**
@@ -306,22 +322,19 @@ final readonly class Positions
         $statement->execute(
             array_filter(['a' => $accountId, 'd' => $asOf, 'k' => $knownAt], static fn (mixed $value): bool => $value !== null),
         );
-        $names = $this->names($customerIds);
         while (($row = $statement->fetchObject(OpenRow::class)) !== false) {
-            [$row->customer, $row->name] = $names[$row->customer_id];
             yield $row;
         }
     }
 
     /**
-     * @param ?list<int> $customerIds
+     * @param list<int> $customerIds
      * @return array<int, array{string, string}> number and name by customer id
      */
-    private function names(?array $customerIds): array
+    private function names(array $customerIds): array
     {
         $names = [];
-        $customers = DB::table('customers')->when($customerIds !== null, static fn ($query) => $query->whereIn('id', $customerIds ?? []));
-        foreach ($customers->get(['id', 'customer', 'name']) as $row) {
+        foreach (DB::table('customers')->whereIn('id', $customerIds)->get(['id', 'customer', 'name']) as $row) {
             $names[(int) $row->id] = [$row->customer, $row->name];
         }
 

@@ -21,6 +21,9 @@ final readonly class AgedList
 
     public AgedRow $totals;
 
+    /** @var array<string, AgedRow> the same, by customer and currency */
+    private array $byKey;
+
     /** @param  list<AgedRow>  $rows of all customers, in any order */
     public function __construct(public string $asOf, public AgeBuckets $buckets, public Credits $credits, array $rows)
     {
@@ -31,6 +34,7 @@ final readonly class AgedList
             }
         }
         ksort($ordered, SORT_STRING);
+        $this->byKey = $ordered;
         $rows = array_values($ordered);
         $sums = array_fill(0, count($buckets->labels), 0);
         $unapplied = 0;
@@ -100,7 +104,7 @@ final readonly class AgedList
     /** @return array<string, AgedRow> by customer and currency */
     public function byKey(): array
     {
-        return array_column(array_map(static fn (AgedRow $row): array => ["{$row->customer}\0{$row->currency}", $row], $this->rows), 1, 0);
+        return $this->byKey;
     }
 
     /**

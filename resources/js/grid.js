@@ -1,3 +1,5 @@
+import htmx from 'htmx.org';
+
 /** A table as a spreadsheet's neighbour: sort, filter by typing, choose rows, see their count and sum, copy them. */
 
 /** Exact: amounts come as whole minor units and are added as such. */
@@ -55,6 +57,7 @@ export function grid() {
     return {
         chosen: 0,
         sum: '',
+        sums: [],
         shown: '',
         anchor: null,
 
@@ -78,8 +81,15 @@ export function grid() {
         remember() {
             const { by, ascending } = memory.read(this.$root);
             const place = [...this.table.tHead.rows[0].cells].findIndex((cell) => cell.textContent.trim() === by);
-            if (place >= 0) {
-                this.sort(place, this.table.tHead.rows[0].cells[place], ascending);
+            const heading = this.table.tHead.rows[0].cells[place];
+            if (heading && this.table.dataset.window !== undefined && new URLSearchParams(location.search).has('order')) {
+                heading.setAttribute('aria-sort', ascending ? 'ascending' : 'descending');
+            } else if (heading) {
+                this.sort(place, heading, ascending);
+            }
+            const typed = this.$root.querySelector('[data-filter]');
+            if (typed?.value && this.table.dataset.window === undefined) {
+                this.filter({ target: typed });
             }
         },
 
@@ -96,7 +106,10 @@ export function grid() {
             this.offerColumns();
             this.count();
             const typed = this.$root.querySelector('[data-filter]');
-            if (typed?.value) {
+            const more = this.table.querySelector('[data-more]');
+            if (this.table.dataset.window !== undefined) {
+                this.shown = `${this.rows.length} of ${more?.dataset.more ?? this.rows.length} here`;
+            } else if (typed?.value) {
                 this.filter({ target: typed });
             }
         },
@@ -134,7 +147,8 @@ export function grid() {
             this.count();
         },
 
-        all() {
+        async all() {
+            await this.whole();
             this.rows.forEach((row) => choose(row, false));
             this.visible().forEach((row) => choose(row, true));
             this.count();
@@ -151,6 +165,7 @@ export function grid() {
                 this.table.dispatchEvent(new Event('change', { bubbles: true }));
             }
             this.chosen = chosen.length;
+            this.sums = this.columnSums(chosen);
             this.sum =
                 chosen.length === 0 || chosen.every((row) => row.dataset.minor === undefined)
                     ? ''
@@ -160,7 +175,27 @@ export function grid() {
                       );
         },
 
+        /** Of what is chosen, else of what the filter leaves, each column that adds up. */
+        columnSums(chosen) {
+            const rows = chosen.length ? chosen : this.visible();
+            if (chosen.length === 0 && rows.length === this.rows.length) {
+                return [];
+            }
+            const decimals = Number(this.table.dataset.decimals ?? 2);
+            return [...this.table.tHead.rows[0].cells].flatMap((heading, place) => {
+                if (heading.dataset.sum === undefined || heading.hidden) {
+                    return [];
+                }
+                const sum = rows.reduce((all, row) => all + BigInt(row.cells[place]?.dataset.sort || 0), 0n);
+                return [`${heading.textContent.trim()} ${grouped(sum, decimals)}`];
+            });
+        },
+
         filter(event) {
+            if (this.table.dataset.window !== undefined) {
+                this.ask({ words: event.target.value.trim() });
+                return;
+            }
             const wanted = plain(event.target.value).split(/\s+/).filter(Boolean);
             this.rows.forEach((row) => {
                 const text = plain(row.textContent);
@@ -168,17 +203,43 @@ export function grid() {
             });
             const visible = this.visible().length;
             this.shown = visible === this.rows.length ? '' : `${visible} of ${this.rows.length} shown`;
+            this.count();
+        },
+
+        /** A list of which the page has only a part is filtered and sorted where it is whole; the address keeps how. */
+        ask(how) {
+            const address = new URL(location.href);
+            for (const [name, value] of Object.entries(how)) {
+                value === '' ? address.searchParams.delete(name) : address.searchParams.set(name, value);
+            }
+            address.searchParams.delete('from');
+            history.replaceState(history.state, '', address);
+            clearTimeout(this.asked);
+            this.asked = setTimeout(() => htmx.ajax('GET', address.pathname + address.search, { target: this.table.tBodies[0] }), 250);
+        },
+
+        /** The rows that are not here yet, asked for at once. */
+        async whole() {
+            const link = this.table.querySelector('[data-more]');
+            if (link) {
+                await htmx.ajax('GET', `${link.href}&all=1`, { target: link.closest('tr'), swap: 'outerHTML' });
+                this.moreCame();
+            }
         },
 
         sortBy(place, heading) {
             const ascending = heading.getAttribute('aria-sort') !== 'ascending';
-            this.sort(place, heading, ascending);
             memory.keep(this.$root, { by: heading.textContent.trim(), ascending });
+            this.sort(place, heading, ascending);
         },
 
         sort(place, heading, ascending) {
             [...this.table.tHead.rows[0].cells].forEach((cell) => cell.removeAttribute('aria-sort'));
             heading.setAttribute('aria-sort', ascending ? 'ascending' : 'descending');
+            if (this.table.dataset.window !== undefined) {
+                this.ask({ order: heading.dataset.order ?? '', descending: !ascending && heading.dataset.order ? '1' : '' });
+                return;
+            }
             const key = (row) => row.cells[place]?.dataset.sort ?? row.cells[place]?.textContent.trim() ?? '';
             const numeric = this.rows.every((row) => /^-?\d*$/.test(key(row)));
             const compare = numeric ? (a, b) => Number(key(a)) - Number(key(b)) : (a, b) => key(a).localeCompare(key(b));
@@ -197,14 +258,19 @@ export function grid() {
         },
 
         async copy() {
+            await this.whole();
             const lines = this.lines();
             await navigator.clipboard.writeText(lines.map((cells) => cells.join('\t')).join('\n'));
             this.shown = `${lines.length - 1} rows copied`;
         },
 
         /** Gives the form of an export what is shown. */
-        fill(event) {
-            event.target.elements.rows.value = JSON.stringify(this.lines());
+        async fill(event) {
+            const form = event.target;
+            event.preventDefault();
+            await this.whole();
+            form.elements.rows.value = JSON.stringify(this.lines());
+            form.submit();
         },
 
         /** A box for each column. Made anew each time, since a page that one goes back to brings those of before along. */

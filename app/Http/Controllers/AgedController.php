@@ -13,7 +13,9 @@ use Ajuste\Core\Money\Money;
 use Ajuste\Core\Refusal;
 use App\Http\AgedLine;
 use App\Http\Download;
+use App\Http\ListWindow;
 use App\Http\Paper;
+use App\Http\Part;
 use App\Http\ViewPoint;
 use App\Models\Customer;
 use App\Queries\AgedItems;
@@ -41,13 +43,12 @@ final class AgedController
         Reports $reports,
         ControlFigures $figures,
         AgedRows $rows,
-    ): View {
+    ): string {
         $list = $this->list($request, $at, $reports);
-        $all = $this->rows($request, $at, $reports, $rows, $list);
-        $shown = array_slice($all, 0, min(20_000, max(300, $request->integer('rows', 300))));
-        $numbers = array_map(static fn (AgedShown $of): string => $of->row->customer, $shown);
+        $window = $this->window($request, $this->rows($request, $at, $reports, $rows, $list), $list);
+        $numbers = array_map(static fn (AgedShown $of): string => $of->row->customer, $window->rows);
 
-        return view('aged.index', [
+        return Part::of(view('aged.index', [
             'list' => $list,
             'base' => $settings->base(),
             'figures' => $figures->at($at->account, $at->asOf, $at->knownAt),
@@ -56,10 +57,34 @@ final class AgedController
             ])),
             'by' => self::by($request),
             'compared' => $this->option($request, 'compare'),
-            'shown' => $shown,
-            'count' => count($all),
+            'window' => $window,
             'ids' => Customer::query()->whereIn('customer', $numbers)->pluck('id', 'customer'),
-        ]);
+        ]), $request);
+    }
+
+    /**
+     * @param list<AgedShown> $rows
+     * @return ListWindow<AgedShown>
+     */
+    private function window(Request $request, array $rows, AgedList $list): ListWindow
+    {
+        $orders = [
+            'name' => static fn (AgedShown $of): string => "{$of->row->customer} {$of->row->name}",
+            'document' => static fn (AgedShown $of): string => $of->document,
+            'unapplied' => static fn (AgedShown $of): int => $of->row->unapplied,
+            'total' => static fn (AgedShown $of): int => $of->row->total,
+            'change' => static fn (AgedShown $of): int => $of->change->total ?? 0,
+        ];
+        foreach ($list->buckets->labels as $column => $label) {
+            $orders[$label] = static fn (AgedShown $of): int => $of->row->amounts[$column];
+        }
+
+        return new ListWindow(
+            $request,
+            $rows,
+            static fn (AgedShown $of): string => "{$of->row->customer} {$of->row->name} {$of->row->currency} {$of->document}",
+            $orders,
+        );
     }
 
     /** @return list<AgedShown> */

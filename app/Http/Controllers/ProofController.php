@@ -22,6 +22,7 @@ use App\Actions\Proof\CorrectCause;
 use App\Actions\Proof\PairByHand;
 use App\Http\Download;
 use App\Http\FormKey;
+use App\Http\ListWindow;
 use App\Http\Paper;
 use App\Http\Part;
 use App\Http\Pictures\Bridge;
@@ -66,6 +67,10 @@ final class ProofController
         $wanted = $request->string('line')->toString();
         $chosen =
             array_values(array_filter($shown, static fn (CauseLine $line): bool => $line->key() === $wanted))[0] ?? ($shown[0] ?? null);
+        $names = Customer::query()
+            ->whereIn('customer', array_map(static fn (CauseLine $line): string => $line->customer(), $shown))
+            ->pluck('name', 'customer');
+        $window = self::window($request, $shown, $names);
         $year = $request->string('span')->toString() === 'year';
         $first = $year ? Day::plus(Day::firstOfMonth($at->asOf), -365) : Day::firstOfMonth($at->asOf);
         $chart = $figures->days($at->account, $first, $at->asOf);
@@ -82,7 +87,7 @@ final class ProofController
                 'byHand' => self::byHand($at->account),
                 'proof' => $proof,
                 'shown' => $shown,
-                'offset' => $request->integer('from'),
+                'window' => $window,
                 'chosen' => $chosen,
                 'day' => $day !== '' ? Day::of($day) : '',
                 'cause' => $request->string('cause')->toString(),
@@ -93,9 +98,7 @@ final class ProofController
                     array_column(PairedBy::cases(), 'value'),
                     array_map(static fn (PairedBy $by): string => $by->words(), PairedBy::cases()),
                 ),
-                'customers' => Customer::query()
-                    ->whereIn('customer', array_map(static fn (CauseLine $line): string => $line->customer(), $shown))
-                    ->pluck('name', 'customer'),
+                'customers' => $names,
                 'base' => $base,
                 'carried' => $carried->of($at->account),
                 'unexplained' => Money::ofMinor($proof->unexplained($carried->of($at->account)), $base),
@@ -106,6 +109,28 @@ final class ProofController
                 ...$this->remedies($chosen, $proof, $at, $settings, $mend, $accounts),
             ]),
             $request,
+        );
+    }
+
+    /**
+     * @param list<CauseLine> $lines
+     * @param Collection<array-key, mixed> $names of customers, by number
+     * @return ListWindow<CauseLine>
+     */
+    private static function window(Request $request, array $lines, Collection $names): ListWindow
+    {
+        $what = static fn (CauseLine $line): string => trim("{$line->document()} {$names->get($line->customer())} {$line->note}");
+
+        return new ListWindow(
+            $request,
+            $lines,
+            static fn (CauseLine $line): string => "{$line->cause->words()} {$what($line)} {$line->customer()}",
+            [
+                'cause' => static fn (CauseLine $line): string => $line->cause->words(),
+                'what' => $what,
+                'date' => static fn (CauseLine $line): string => $line->date(),
+                'amount' => static fn (CauseLine $line): int => $line->amount,
+            ],
         );
     }
 

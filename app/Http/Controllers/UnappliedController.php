@@ -13,6 +13,7 @@ use App\Actions\ReverseRun;
 use App\Actions\ReverseSettlement;
 use App\Actions\SettleItems;
 use App\Http\FormKey;
+use App\Http\ListWindow;
 use App\Http\Part;
 use App\Http\UnappliedWorktop;
 use App\Http\ViewPoint;
@@ -42,14 +43,22 @@ final class UnappliedController
         $chosen = Customer::query()
             ->whereKey($wanted !== 0 ? $wanted : self::next($customers)->id ?? ($customers[0]->id ?? 0))
             ->first();
-        $from = $request->integer('from');
-        $page = array_slice($customers, $from, self::ROWS);
+        $window = new ListWindow(
+            $request,
+            $customers,
+            static fn (UnappliedCustomer $of): string => "{$of->customer} {$of->name} {$of->sums->words}",
+            [
+                'name' => static fn (UnappliedCustomer $of): string => $of->name,
+                'what' => static fn (UnappliedCustomer $of): string => $of->sums->words,
+                'since' => static fn (UnappliedCustomer $of): string => $of->sums->oldest,
+                'unapplied' => static fn (UnappliedCustomer $of): int => $of->sums->credits,
+                'matchable' => static fn (UnappliedCustomer $of): int => $of->sums->matchable,
+            ],
+        );
 
         return Part::of(
             view('unapplied.index', [
-                'customers' => $page,
-                'more' => $from + count($page),
-                'all' => count($customers),
+                'window' => $window,
                 'totals' => $unapplied->totals($at->account, $at->asOf),
                 ...$this->progress($fitting, $at, $customers),
                 ...$worktop->of($request, $at, $chosen),

@@ -49,10 +49,6 @@
         <div x-data="grid">
             <x-filter />
             @include('aged.list')
-            @if (count($shown) < $count)
-                <p class="mt-2"><a href="{{ $with(['rows' => (string) (count($shown) + 1000)]) }}">{{ number_format($count - count($shown)) }}
-                        more</a></p>
-            @endif
             <x-table-foot name="aged" />
         </div>
         <x-svg.age-bar :list="$list" />

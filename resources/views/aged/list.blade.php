@@ -1,39 +1,41 @@
 @use('Ajuste\Core\Aging\AgedBy')
 @use('App\Http\Say')
-<table class="grid-table mt-2" data-list data-decimals="{{ $base->decimals }}">
+<table class="grid-table mt-2" data-list data-decimals="{{ $base->decimals }}" @if ($window->isPart) data-window @endif>
     <thead>
         <tr>
-            <th scope="col">
+            <th scope="col" data-order="name">
                 <button type="button">{{ in_array($by, [AgedBy::Customer, AgedBy::Document], true) ? 'Customer' : ucfirst($by->value) }}</button>
             </th>
             @if ($by === AgedBy::Document)
-                <th scope="col"><button type="button">Document</button></th>
+                <th scope="col" data-order="document"><button type="button">Document</button></th>
             @endif
             @if ($by !== AgedBy::Document)
                 <th scope="col" data-skip="1">Age</th>
             @endif
             @foreach ($list->buckets->labels as $label)
-                <th scope="col" class="n">
+                <th scope="col" class="n" data-sum data-order="{{ $label }}">
                     <button type="button">{{ $words($label) }}</button>
                 </th>
             @endforeach
-            <th scope="col" class="n">
+            <th scope="col" class="n" data-sum data-order="unapplied">
                 <button type="button">Unapplied</button>
             </th>
-            <th scope="col" class="n">
+            <th scope="col" class="n" data-sum data-order="total">
                 <button type="button">Total</button>
             </th>
             @if ($compared !== null)
-                <th scope="col" class="n"><button type="button">Since {{ Say::shortDay($compared) }}</button></th>
+                <th scope="col" class="n" data-sum data-order="change"><button type="button">Since {{ Say::shortDay($compared) }}</button></th>
             @endif
         </tr>
     </thead>
-    <tbody>
-        @forelse ($shown as $each)
+    <tbody id="aged-rows">
+        @fragment('rows')
+        @forelse ($window->rows as $each)
             @php
                 $row = $each->row;
                 $of = ['customer' => $ids[$row->customer] ?? 0, 'currency' => $row->currency, ...$asked];
-                $open = fn(string $column) => $row->customer === '' ? null : route('aged.items', [...$of, 'column' => $column]);
+                $address = $row->customer === '' ? '' : route('aged.items', [...$of, 'column' => '']);
+                $open = fn(string $column) => $address . $column;
             @endphp
             <tr data-minor="{{ $row->total }}">
                 <td @class(['nowrap' => $by !== AgedBy::Document])>
@@ -83,10 +85,12 @@
                 <td colspan="{{ count($list->buckets->labels) + 6 }}">Nothing is open as of this day.</td>
             </tr>
         @endforelse
+        <x-more-rows :from="$window->next" :total="count($window->found)" />
+        @endfragment
     </tbody>
     <tfoot>
         <tr>
-            <td>{{ Say::count($count, 'row') }}</td>
+            <td>{{ Say::count(count($window->found), 'row') }}</td>
             <td data-skip="1"></td>
             @foreach ($list->totals->amounts as $amount)
                 <td class="n">{{ $cell($amount) }}</td>

@@ -2,6 +2,7 @@
 <div class="table-foot">
     <span><span x-text="chosen">0</span> chosen</span>
     <span>{{ $sumOf }} <b x-text="sum"></b></span>
+    <template x-for="one in sums"><span class="slate" x-text="one"></span></template>
     <span x-text="shown" role="status"></span>
     <button type="button" x-on:click="all">All <kbd>A</kbd></button>
     <button type="button" x-on:click="none">None <kbd>N</kbd></button>

@@ -16,27 +16,27 @@
                 href="{{ route('proof.export', 'xlsx') }}">XLSX</a>
         </span>
     </div>
-    <table class="grid-table" data-list data-decimals="{{ $base->decimals }}">
+    <table class="grid-table" data-list data-decimals="{{ $base->decimals }}" @if ($window->isPart) data-window @endif>
         <thead>
             <tr>
-                <th scope="col">
+                <th scope="col" data-order="cause">
                     <button type="button">Cause</button>
                 </th>
-                <th scope="col">
+                <th scope="col" data-order="what">
                     <button type="button">What was found</button>
                 </th>
-                <th scope="col">
+                <th scope="col" data-order="date">
                     <button type="button">Since</button>
                 </th>
-                <th scope="col" class="n">
+                <th scope="col" class="n" data-sum data-order="amount">
                     <button type="button">Amount</button>
                 </th>
                 <th scope="col">Remedy</th>
             </tr>
         </thead>
-        <tbody>
+        <tbody id="cause-rows">
             @fragment('rows')
-                @forelse (array_slice($shown, $offset, 500) as $line)
+                @forelse ($window->rows as $line)
                     <tr data-minor="{{ $line->amount }}" data-part="cause-{{ $line->cause->value }}" @class(['current' => $chosen && $chosen->key() === $line->key()])>
                         <td class="nowrap"><a href="{{ route('proof', array_filter(['line' => $line->key(), 'day' => $day, 'cause' => $cause])) }}"
                                 hx-get="{{ route('proof', array_filter(['line' => $line->key(), 'day' => $day, 'cause' => $cause])) }}" hx-target="#worktop"
@@ -60,7 +60,7 @@
                             {{ $proof->lines === [] ? 'Every posting has its item, and every item its posting.' : 'No cause touches this day.' }}</td>
                     </tr>
                 @endforelse
-                <x-more-rows :from="$offset + 500" :total="count($shown)" />
+                <x-more-rows :from="$window->next" :total="count($window->found)" />
             @endfragment
         </tbody>
     </table>

@@ -1,27 +1,27 @@
 @use('App\Http\Say')
-<table class="grid-table mt-2" data-list data-decimals="{{ $base->decimals }}">
+<table class="grid-table mt-2" data-list data-decimals="{{ $base->decimals }}" @if ($window->isPart) data-window @endif>
     <thead>
         <tr>
-            <th scope="col">
+            <th scope="col" data-order="name">
                 <button type="button">Customer</button>
             </th>
-            <th scope="col">
+            <th scope="col" data-order="what">
                 <button type="button">What</button>
             </th>
-            <th scope="col">
+            <th scope="col" data-order="since">
                 <button type="button">Since</button>
             </th>
-            <th scope="col" class="n">
+            <th scope="col" class="n" data-sum data-order="unapplied">
                 <button type="button">Unapplied</button>
             </th>
-            <th scope="col" class="n">
+            <th scope="col" class="n" data-sum data-order="matchable">
                 <button type="button">Can be matched</button>
             </th>
         </tr>
     </thead>
     <tbody id="unapplied-rows" hx-get="{{ route('unapplied') }}" data-as-shown hx-trigger="proposals-known from:body">
         @fragment('rows')
-            @forelse ($customers as $of)
+            @forelse ($window->rows as $of)
                 <tr data-minor="{{ $of->sums->credits }}" @class(['current' => $chosen?->id === $of->id])>
                     <td><a id="of-{{ $of->id }}" href="{{ route('unapplied', ['customer' => $of->id]) }}"
                             hx-get="{{ route('unapplied', ['customer' => $of->id]) }}" hx-target="#worktop"
@@ -56,7 +56,7 @@
                     <td colspan="5">Nothing is unapplied as of this day.</td>
                 </tr>
             @endforelse
-            <x-more-rows :from="$more" :total="$all" />
+            <x-more-rows :from="$window->next" :total="count($window->found)" />
         @endfragment
     </tbody>
 </table>
