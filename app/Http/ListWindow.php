@@ -16,7 +16,7 @@ use Illuminate\Http\Request;
  */
 final readonly class ListWindow
 {
-    private const ROWS = 80;
+    private const ROWS = 150;
 
     /** So many come at once when all are asked for, to be chosen or copied. */
     private const ALL = 20_000;

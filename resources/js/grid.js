@@ -64,7 +64,11 @@ export function grid() {
         init() {
             this.table = this.$root.querySelector('table');
             this.readRows();
-            this.table.addEventListener('htmx:afterSettle', () => this.moreCame());
+            // Each row that came says so by itself; one look at all of them is enough.
+            this.table.addEventListener('htmx:afterSettle', () => {
+                clearTimeout(this.came);
+                this.came = setTimeout(() => this.moreCame());
+            });
             this.table.addEventListener('click', (event) => this.click(event));
             for (const [place, heading] of [...this.table.tHead.rows[0].cells].entries()) {
                 heading.querySelector('button')?.addEventListener('click', () => this.sortBy(place, heading));
@@ -108,7 +112,7 @@ export function grid() {
             const typed = this.$root.querySelector('[data-filter]');
             const more = this.table.querySelector('[data-more]');
             if (this.table.dataset.window !== undefined) {
-                this.shown = `${this.rows.length} of ${more?.dataset.more ?? this.rows.length} here`;
+                this.shown = `${this.rows.length} of ${more?.dataset.more ?? this.rows.length} shown`;
             } else if (typed?.value) {
                 this.filter({ target: typed });
             }

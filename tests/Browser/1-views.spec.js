@@ -110,6 +110,34 @@ test('a row below the first screen: its worktop is in sight from its beginning, 
     await expect(page.locator('#unapplied-rows tr.current')).toBeInViewport();
 });
 
+test('a long list is filtered, sorted and chosen from where it is whole, not from the rows that are here', async ({ page }) => {
+    await signIn(page);
+    const { rows } = ajuste('aged', '--by=document');
+    await page.goto('/aged?by=document');
+    const shown = page.locator('#aged-rows tr[data-minor]');
+    await expect(shown).toHaveCount(150);
+    const last = rows.at(-1);
+    await page.keyboard.press('f');
+    await page.keyboard.type(last.document.split(' ').at(-1));
+    await expect(shown).toHaveCount(1);
+    await expect(shown).toContainText(last.name);
+    await page.reload();
+    await expect(shown).toHaveCount(1);
+    await page.keyboard.press('f');
+    await page.getByLabel('Filter').fill('');
+    await expect(shown).toHaveCount(150);
+    const total = page.getByRole('button', { name: 'Total' });
+    await total.focus();
+    await page.keyboard.press('Enter');
+    const smallest = Math.min(...rows.map((row) => Math.round(Number(row.total) * 100)));
+    await expect(shown.first()).toHaveAttribute('data-minor', String(smallest));
+    await total.blur();
+    await page.keyboard.press('a');
+    await expect(page.locator('.table-foot')).toContainText(`${rows.length} chosen`);
+    const sum = rows.reduce((all, row) => all + Math.round(Number(row.total) * 100), 0);
+    await expect(page.locator('.table-foot')).toContainText(`Total ${grouped((sum / 100).toFixed(2))}`);
+});
+
 test('page and command line show the same figures', async ({ page }) => {
     await signIn(page);
     const proof = ajuste('proof');
