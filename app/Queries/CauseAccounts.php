@@ -13,13 +13,12 @@ use Ajuste\Core\Proof\CounterLine;
 use Ajuste\Core\Proof\CounterLines;
 use Ajuste\Core\Proof\ProofLine;
 use Ajuste\Core\Settlement\TaxRelief;
+use Ajuste\Core\Subledger\Kind;
 use Illuminate\Support\Facades\DB;
 
 /** Which other accounts the correction of a cause belongs to, by its entries and its documents' lines. */
 final readonly class CauseAccounts
 {
-    private const WITH_LINES = ['invoice', 'debit_note', 'credit_note'];
-
     public function __construct(private Settings $settings) {}
 
     /**
@@ -63,7 +62,7 @@ final readonly class CauseAccounts
         $said = [];
         $tax = $this->settings->accounts()->allWithRole(AccountRole::OutputTax)[0] ?? null;
         foreach ($cause->items as $item) {
-            $lines = in_array($item->kind, self::WITH_LINES, true) ? $this->linesOf($item) : [];
+            $lines = Kind::tryFrom($item->kind)?->isSalesDocument() === true ? $this->linesOf($item) : [];
             if ($lines === [] || $tax === null) {
                 return null;
             }

@@ -6,6 +6,7 @@ namespace App\Queries;
 
 use Ajuste\Core\Measures\DaysToPay;
 use Ajuste\Core\Subledger\BalanceHistory;
+use Ajuste\Core\Subledger\Kind;
 use App\Models\Item;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
@@ -61,8 +62,8 @@ final class CustomerHistory
             ->join('items as c', 'c.root_id', '=', 'm.credit_item_id')
             ->where('d.customer_id', $customerId)
             ->where('d.control_account_id', $accountId)
-            ->whereIn('d.kind', ['invoice', 'debit_note'])
-            ->where('c.kind', 'receipt')
+            ->whereIn('d.kind', Kind::invoices())
+            ->where('c.kind', Kind::Receipt->value)
             ->whereNull('d.superseded_at')
             ->whereNull('c.superseded_at')
             ->where('m.date', '<=', $asOf)

@@ -63,21 +63,25 @@ final readonly class MeasureFigures
     /** What receipts settled in the period, with the days from due date to payment. */
     private function paid(Account $account, string $first, string $last): DaysToPay
     {
-        $sums = DB::table('matches as m')
+        $days = new DaysToPay();
+        $paid = DB::table('matches as m')
             ->join('items as d', 'd.root_id', '=', 'm.debit_item_id')
             ->join('items as c', 'c.root_id', '=', 'm.credit_item_id')
             ->where('d.control_account_id', $account->id)
-            ->whereIn('d.kind', Kind::values(static fn (Kind $of): bool => $of->isInvoice()))
+            ->whereIn('d.kind', Kind::invoices())
             ->where('c.kind', Kind::Receipt->value)
             ->whereNull('d.superseded_at')
             ->whereNull('c.superseded_at')
             ->whereBetween('m.date', [$first, $last])
             ->where('m.debit_base', '>', 0)
             ->whereNotExists(Matches::reversed(...))
-            ->selectRaw('coalesce(sum(cast(julianday(c.date) - julianday(d.due_date) AS INTEGER) * m.debit_base), 0) AS weighted, '
-                .'coalesce(sum(m.debit_base), 0) AS amount')
-            ->first();
+            ->groupBy('d.due_date', 'c.date')
+            ->selectRaw('d.due_date, c.date, sum(m.debit_base) AS amount')
+            ->get();
+        foreach ($paid as $row) {
+            $days->add($row->due_date, $row->date, (int) $row->amount);
+        }
 
-        return DaysToPay::summed((int) ($sums->weighted ?? 0), (int) ($sums->amount ?? 0));
+        return $days;
     }
 }

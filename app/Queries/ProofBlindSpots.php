@@ -6,6 +6,7 @@ namespace App\Queries;
 
 use Ajuste\Core\Ledger\Account;
 use Ajuste\Core\Proof\NumberGaps;
+use Ajuste\Core\Subledger\Kind;
 use Illuminate\Support\Facades\DB;
 use stdClass;
 
@@ -52,7 +53,7 @@ final class ProofBlindSpots
         return NumberGaps::in(
             DB::table('items')
                 ->where('control_account_id', $account->id)
-                ->whereIn('kind', ['invoice', 'debit_note', 'credit_note'])
+                ->whereIn('kind', Kind::salesDocuments())
                 ->where('date', '<=', $asOf)
                 ->whereNull('superseded_at')
                 ->distinct()
@@ -75,12 +76,12 @@ final class ProofBlindSpots
                 ->join('customers as c', 'c.id', '=', 'r.customer_id')
                 ->join('customers as o', 'o.id', '=', 'd.customer_id')
                 ->where('r.control_account_id', $account->id)
-                ->where('r.kind', 'receipt')
+                ->where('r.kind', Kind::Receipt->value)
                 ->where('r.reference', '<>', '')
                 ->where('r.date', '<=', $asOf)
                 ->whereNull('r.superseded_at')
                 ->whereNull('d.superseded_at')
-                ->whereIn('d.kind', ['invoice', 'debit_note'])
+                ->whereIn('d.kind', Kind::invoices())
                 ->whereNotExists(
                     static fn ($query) => $query
                         ->from('items as own')

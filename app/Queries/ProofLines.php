@@ -11,6 +11,7 @@ use Ajuste\Core\Proof\ProofLine;
 use Ajuste\Core\Proof\ProofNames;
 use Ajuste\Core\Proof\ProofSource;
 use Ajuste\Core\Settlement\TaxRelief;
+use Ajuste\Core\Subledger\Kind;
 use Generator;
 use Illuminate\Support\Facades\DB;
 use PDO;
@@ -297,7 +298,7 @@ final readonly class ProofLines implements ProofSource
                 ->join('item_lines', 'item_lines.document', '=', 'items.document')
                 ->whereIn('items.root_id', $some)
                 ->whereNull('items.superseded_at')
-                ->whereIn('kind', ['invoice', 'credit_note', 'debit_note'])
+                ->whereIn('kind', Kind::salesDocuments())
                 ->groupBy('items.root_id', 'items.amount')
                 ->selectRaw('items.root_id, items.amount, sum(net) AS net')
                 ->get();

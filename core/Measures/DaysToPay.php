@@ -16,24 +16,10 @@ final class DaysToPay
 
     private int $amount = 0;
 
-    /**
-     * What was worked out elsewhere.
-     *
-     * @param int $weighted days × amount, summed
-     * @param int $amount minor units of base currency
-     */
-    public static function summed(int $weighted, int $amount): self
-    {
-        $days = new self;
-        [$days->weighted, $days->amount] = [$weighted, $amount];
-
-        return $days;
-    }
-
     /** With one decimal, half away from zero; null while nothing was paid. */
     public function average(): ?BigDecimal
     {
-        return $this->amount === 0 ? null : BigDecimal::of($this->weighted)->dividedBy($this->amount, 1, RoundingMode::HALF_UP);
+        return $this->rounded(1);
     }
 
     public function amount(Money $like): Money
@@ -51,6 +37,11 @@ final class DaysToPay
     /** Whole days, rounded half away from zero; below zero where payments come early. Null while nothing was paid. */
     public function late(): ?int
     {
-        return $this->amount === 0 ? null : (int) round($this->weighted / $this->amount);
+        return $this->rounded(0)?->toInt();
+    }
+
+    private function rounded(int $decimals): ?BigDecimal
+    {
+        return $this->amount === 0 ? null : BigDecimal::of($this->weighted)->dividedBy($this->amount, $decimals, RoundingMode::HALF_UP);
     }
 }

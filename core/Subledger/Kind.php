@@ -59,6 +59,12 @@ enum Kind: string
         return $this === self::Invoice || $this === self::DebitNote;
     }
 
+    /** Documents of the sales side, with lines and a number of its series: invoices, debit notes and credit notes. */
+    public function isSalesDocument(): bool
+    {
+        return $this->isInvoice() || $this === self::CreditNote;
+    }
+
     /** What counts as sales of a period (R14): invoices and what is charged beside them, not credit notes. */
     public function isSale(): bool
     {
@@ -84,6 +90,18 @@ enum Kind: string
             $this === self::Opening, $this === self::Contra => $this->words(),
             default => $this->words().'s',
         };
+    }
+
+    /** @return list<string> of invoices and debit notes */
+    public static function invoices(): array
+    {
+        return self::values(static fn (self $kind): bool => $kind->isInvoice());
+    }
+
+    /** @return list<string> of the documents of the sales side */
+    public static function salesDocuments(): array
+    {
+        return self::values(static fn (self $kind): bool => $kind->isSalesDocument());
     }
 
     /**

@@ -7,6 +7,7 @@ namespace App\Actions\Import;
 use Ajuste\Core\Exchange\RowFault;
 use Ajuste\Core\Money\Currency;
 use Ajuste\Core\Money\Money;
+use Ajuste\Core\Subledger\Kind;
 use App\Support\Moment;
 
 /** The parts in which invoices fall due: those of one document stand or fall together, since they add up to it (R4). */
@@ -80,10 +81,11 @@ final class InstalmentsImporter extends Importer
     /** @return array{int, int, string, string} its key, amount, currency and date */
     private function invoice(string $document): array
     {
+        $kinds = Kind::values(static fn (Kind $of): bool => $of->isSale());
         $found = $this->books->rows(
-            "SELECT root_id, amount, currency, date FROM items WHERE document = ? AND kind IN ('invoice', 'debit_note', 'charge') "
-                .'AND superseded_at IS NULL ORDER BY id LIMIT 1',
-            [$document],
+            'SELECT root_id, amount, currency, date FROM items WHERE document = ? AND kind IN ('
+                .implode(', ', array_fill(0, count($kinds), '?')).') AND superseded_at IS NULL ORDER BY id LIMIT 1',
+            [$document, ...$kinds],
         );
         if ($found === []) {
             throw new RowFault('document', $document, 'an invoice, debit note or charge of items.csv is expected');

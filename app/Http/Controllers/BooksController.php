@@ -62,12 +62,12 @@ final class BooksController
         $isReceipt = in_array($open->kind, [Kind::Receipt, Kind::Deposit], true);
 
         return view('documents.item', [
-            'offer' => in_array($open->kind, [Kind::Invoice, Kind::DebitNote], true)
+            'offer' => $open->kind->isInvoice()
                 ? ($offers->of([$open])[$open->id] ?? null)?->discount
                 : null,
             'decision' => $offers->decisions([$open])[$item] ?? null,
             'contested' => $contested->of([$open], $at->asOf)[$item] ?? [],
-            'isInvoice' => in_array($open->kind, [Kind::Invoice, Kind::DebitNote], true),
+            'isInvoice' => $open->kind->isInvoice(),
             'creditNote' => DB::table('credit_notes')->where('item_id', $item)->first(),
             'reversal' => DB::table('item_reversals')->where('item_id', $item)->orWhere('by_item_id', $item)->first(),
             'isReceipt' => $isReceipt,

@@ -65,9 +65,12 @@ final class MeasuresTest extends TestCase
         self::assertSame('61.0', (string) self::of(0, 90_000, 0, [['2026-10', 31, 100], ['2026-09', 30, 100]])['dso_count_back']->value);
     }
 
-    public function test_days_to_pay_summed_elsewhere_are_the_same(): void
+    public function test_days_to_pay_are_weighted_by_amount_and_early_ones_are_below_zero(): void
     {
-        self::assertSame('-2.5', (string) DaysToPay::summed(-250, 100)->average());
-        self::assertSame(-3, DaysToPay::summed(-250, 100)->late());
+        $days = new DaysToPay;
+        $days->add('2026-10-10', '2026-10-07', 50);
+        $days->add('2026-10-10', '2026-10-08', 50);
+        self::assertSame('-2.5', (string) $days->average());
+        self::assertSame(-3, $days->late());
     }
 }
