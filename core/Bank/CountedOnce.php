@@ -269,7 +269,7 @@ final class CountedOnce
         [$text, $otherText] = [self::plain($line->payer->remittance), self::plain($known->line->payer->remittance)];
         $sameName = $name !== '' && $name === $otherName;
         $sameText = $text !== '' && $text === $otherText;
-        $cut = $text === '' || $otherText === '' || str_contains($text, $otherText) || str_contains($otherText, $text);
+        $cut = str_contains($text, $otherText) || str_contains($otherText, $text); // nothing is in any text
 
         return self::isSameDayAndAmount($line, $known->line) &&
             ! self::differ($line->references->bank, $known->line->references->bank) &&

@@ -9,6 +9,9 @@ $places = 'places need only differ from each other';
 $keys = 'only the keys of the array are read';
 $set = 'only whether it is there is asked';
 $words = 'words, and whole numbers, are the same however strictly they are compared';
+$steps = 'it changes how much is looked at, and not what is found';
+$order = 'two lines of a ledger are never at the same place of its order';
+$discarded = 'the tax is not read; the call refuses what is no rate';
 
 return [
     'core/Proposal/ReferenceReader.php: $bare[self::bare($plain)] = true; | true to false' => $keys,
@@ -67,4 +70,19 @@ return [
     'core/Exchange/TableComparison.php: $times[$name] = ($times[$name] ?? 0) + 1; | + to -' => $places,
     'core/Exchange/TableComparison.php: $times[$name] = ($times[$name] ?? 0) + 1; | 1 to 2' => $places,
     'core/Exchange/TableComparison.php: $times[$name] = ($times[$name] ?? 0) + 1; | 0 to 1' => $places,
+    'core/Proposal/CombinationSearch.php: static fn (Candidate $item): bool => $least - min(0, $item->net()) + $item->net() <= '
+        .'$target && | - to +' => $steps,
+    'core/Proposal/CombinationSearch.php: $most - max(0, $item->gross()) + $item->gross() >= $target, | - to +' => $steps,
+    'core/Proof/Pairing.php: if ($line->twin !== null && ($line->twin->paired || ProofLine::order($line->twin, $line) < 0)) {'
+        .' | < to <=' => $order,
+    'core/Proof/Pairing.php: if ($line->twin !== null && ($line->twin->paired || ProofLine::order($line->twin, $line) < 0)) {'
+        .' | 0 to 1' => $order,
+    'core/Proposal/CreditorReference.php: for ($count = count($words); $count > 0; $count--) { | > to >=' => 'no words make no reference',
+    'core/Exchange/Bank/Mt940Reader.php: $year = (int) substr($valueDate, 0, 4); | 4 to 5' => 'the dash after a year is none of it',
+    'core/Proof/AmountFinder.php: if ($left < 1 || $left > 9) { | 9 to 10' => 'what ends in nought was divided by ten before',
+    'core/Settlement/CreditedLine.php: TaxRelief::atRate(0, $rate === \'\' ? \'0\' : $rate); | 0 to 1' => $discarded,
+    'core/Exchange/Foreign/ForeignGuess.php: return $seen === 0 ? ! in_array($field, [\'document\', \'customer\', \'date\','
+        .' \'account\'], true) : $good >= $seen * self::FITS; | true to false' => $words,
+    'core/Exchange/Foreign/ForeignRow.php: return $this->mapping->kind === FileKind::Customers && in_array($field, [\'name\','
+        .' \'currency\'], true); | true to false' => $words,
 ];

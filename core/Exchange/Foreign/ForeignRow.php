@@ -179,9 +179,8 @@ final readonly class ForeignRow
     /** @return array<string, string> */
     private function posting(): array
     {
-        $sum = 0.0;
         $said = ['debit' => '', 'credit' => ''];
-        foreach (['debit' => 1, 'credit' => -1, 'amount' => 1] as $field => $sign) {
+        foreach (['debit', 'credit', 'amount'] as $field) {
             if ($this->cell($field) === '') {
                 continue;
             }
@@ -191,9 +190,8 @@ final readonly class ForeignRow
                 continue;
             }
             $side = $field === 'amount' ? ($amount->side ?? $this->marked()) : null;
-            $isDebit = ($side === null ? $sign === 1 : $side === Side::Debit) !== $amount->negative;
+            $isDebit = ($side === null ? $field !== 'credit' : $side === Side::Debit) !== $amount->negative;
             $said[$isDebit ? 'debit' : 'credit'] = $digits;
-            $sum += (float) $digits;
         }
         $entry = $this->cell('entry') !== '' ? $this->cell('entry') : $this->cell('document');
         if ($entry === '') {

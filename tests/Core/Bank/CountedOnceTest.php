@@ -111,6 +111,7 @@ final class CountedOnceTest extends TestCase
         self::assertSame('same 1', self::compare([self::line(500, 'Invoice 20301')], [$known]), 'the end-to-end reference is missing');
         self::assertSame('same 1', self::compare([self::line(500, '', '', 'E2E-1')], [$known]), 'the text is missing');
         self::assertSame('same 1', self::compare([self::line(500, 'Invoice 203', '', 'E2E-1')], [$known]), 'the text is cut');
+        self::assertSame('same 1', self::compare([self::line(500, 'Invoice 20301 and 2', '', 'E2E-1')], [$known]), 'or was before');
         self::assertSame('same 0, new 500', self::compare([self::line(500, 'Invoice 20301', '', 'E2E-2')], [$known]));
         self::assertSame('same 0, new 500', self::compare([self::line(500, 'Invoice 20302')], [$known]));
         self::assertSame('same 0, new 500', self::compare([self::line(500, 'Other text', '', 'E2E-1')], [$known]));

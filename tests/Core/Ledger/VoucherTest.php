@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace Tests\Core\Ledger;
 
 use Ajuste\Core\Ledger\Account;
+use Ajuste\Core\Ledger\AccountRole;
 use Ajuste\Core\Ledger\AccountType;
 use Ajuste\Core\Ledger\BalanceSides;
+use Ajuste\Core\Ledger\ChartOfAccounts;
 use Ajuste\Core\Ledger\Voucher;
 use Ajuste\Core\Ledger\VoucherLine;
 use Ajuste\Core\Ledger\VoucherSums;
@@ -27,6 +29,18 @@ final class VoucherTest extends TestCase
         self::assertSame([1, null], [self::line(1)->debit()?->minor, self::line(1)->credit()]);
         self::assertSame([null, 1], [self::line(-1)->debit(), self::line(-1)->credit()?->minor]);
         self::assertSame([null, null], [self::line(0)->debit(), self::line(0)->credit()]);
+    }
+
+    public function test_accounts_are_found_by_their_role(): void
+    {
+        $bank = static fn (int $id): Account => new Account($id, "15{$id}", 'Bank', AccountRole::Bank);
+        $sales = new Account(9, '4000', 'Sales', AccountRole::Revenue);
+        $chart = new ChartOfAccounts([$bank(1), $sales, $bank(2)]);
+        self::assertSame([1, 2], array_column($chart->allWithRole(AccountRole::Bank), 'id'));
+        self::assertSame(1, $chart->withRole(AccountRole::Bank)->id);
+        self::assertSame([], $chart->allWithRole(AccountRole::Till));
+        $this->expectExceptionMessage('No account has the role till');
+        $chart->withRole(AccountRole::Till);
     }
 
     public function test_a_voucher_balances(): void

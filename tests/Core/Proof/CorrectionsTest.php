@@ -133,6 +133,7 @@ final class CorrectionsTest extends TestCase
         yield 'not posted: as the document says' => [121_00, [], [10 => -100_00, 11 => -21_00], [10 => -100_00, 11 => -21_00]];
         yield 'lines not known: in the mix of the entry' => [12_10, [10 => -100_00, 11 => -21_00], null, [10 => -10_00, 11 => -2_10]];
         yield 'the entry holds more than the cause' => [10_00, [10 => -300_00], [10 => -100_00], [10 => -10_00]];
+        yield 'a cent on the other side is a side too' => [10_00, [10 => -300_00, 11 => 1], null, []];
         yield 'lines on both sides: nobody knows' => [10_00, [10 => -300_00, 11 => 200_00], null, []];
         yield 'no entry and no lines' => [10_00, [], null, []];
     }
@@ -164,6 +165,11 @@ final class CorrectionsTest extends TestCase
         $plan = $rule->plan($cause, $control, $counter, '2026-10-31');
         self::assertSame(['1100 30.00 I-9 C1', '4000 -25.00 I-9 C1', '2300 -5.00 I-9 C1'], self::said($plan->vouchers()[0]->lines));
         self::assertSame('2026-10-31', $plan->vouchers()[0]->date);
+        $sources = static fn (Cause $of): array => array_unique(array_column(
+            $rule->voucher(self::cause($of, 100_00, 130_00), $control, $counter, '2026-10-31')->lines, 'source',
+        ));
+        self::assertSame([''], $sources(Cause::AmountDiffers));
+        self::assertSame(['opening'], $sources(Cause::OpeningDifference), 'brought forward');
         self::assertStringContainsString(
             'Choose the account on the other side',
             self::refusal(static fn () => $rule->voucher($cause, $control, [self::counter($control, -30_00)], '2026-10-31')),

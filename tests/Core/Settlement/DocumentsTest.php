@@ -155,5 +155,10 @@ final class DocumentsTest extends TestCase
             new VoucherLine($this->accounts->withId(3), Money::parse('-121.00', 'EUR'), 's'),
         ];
         self::assertSame(['1100 -121.00', '4000 121.00'], self::lines($reversal->byEntry('2026-10-31', $entry)));
+        $foreign = new DocumentReversal(
+            $this->accounts, $this->accounts->withId(1), Sample::item(1, Kind::Invoice, '100.00', currency: 'GBP', base: '121.00'), 'C1',
+        );
+        $back = $foreign->byAccount('2026-10-31', $this->accounts->withId(3), '')->lines[0];
+        self::assertSame(['-121.00', '-100.00'], [$back->base->decimal(), $back->original?->decimal()], 'its currency goes back with it');
     }
 }

@@ -21,9 +21,11 @@ use Ajuste\Core\Proposal\Searched;
 use Ajuste\Core\Proposal\Settles;
 use Ajuste\Core\Proposal\Way;
 use Ajuste\Core\Refusal;
+use Ajuste\Core\Run\LeftOut;
 use Ajuste\Core\Settlement\AccountShare;
 use Ajuste\Core\Settlement\AlikeReceipt;
 use Ajuste\Core\Settlement\CreditedLine;
+use Ajuste\Core\Settlement\DeductionReason;
 use Ajuste\Core\Settlement\DepositShare;
 use Ajuste\Core\Settlement\EarlyPaymentDiscount;
 use Ajuste\Core\Settlement\EventVouchers;
@@ -42,6 +44,7 @@ use Ajuste\Core\Settlement\StandingPosting;
 use Ajuste\Core\Settlement\TaxedLine;
 use Ajuste\Core\Settlement\TaxRelief;
 use Ajuste\Core\Subledger\BalanceHistory;
+use Ajuste\Core\Subledger\Customer;
 use Ajuste\Core\Subledger\Kind;
 use Ajuste\Core\Subledger\Side;
 use PHPUnit\Framework\TestCase;
@@ -50,6 +53,14 @@ use Tests\Core\Sample;
 /** The small rules that settlements are made of, each at its edges. */
 final class SmallRulesTest extends TestCase
 {
+    public function test_what_is_not_said_of_a_reason_is_no(): void
+    {
+        $reason = new DeductionReason('S', 'Shortage', null);
+        self::assertSame([false, false, ''], [$reason->taxRelief, $reason->namesInvoice, $reason->rate]);
+        $left = new LeftOut(new Customer(1, 'C1', 'One'), 1, 'D1', Money::ofMinor(1, 'EUR'), Money::ofMinor(1, 'EUR'), 'why');
+        self::assertSame([false, false], [$left->mayBeTaken, $left->leftByHand]);
+    }
+
     private static function refused(string $words, callable $does): void
     {
         try {

@@ -73,6 +73,20 @@ final class TakenDiscountsTest extends TestCase
         return [$of->ticks[0]->amount->decimal(), $of->discounts[1]->decimal()];
     }
 
+    /** R4: 100.00 at 2 % paid 32.67, 32.67, 32.66 settles exactly 100.00; only the cash so far says what a part settles. */
+    public function test_after_a_part_the_cash_counts_and_not_its_discount(): void
+    {
+        $offer = self::offer(self::invoice(), PartPayments::Earn);
+        $settled = [];
+        foreach (['32.67', '32.67', '32.66'] as $cash) {
+            $of = $offer->settledBy(self::eur($cash));
+            $settled[] = $of->decimal();
+            $offer = $offer->after(self::eur($cash), $of);
+        }
+        self::assertSame(['33.34', '33.33', '33.33'], $settled);
+        self::assertSame('0.00', $offer->item->takeable->decimal());
+    }
+
     public function test_all_money_in_time_takes_the_discount(): void
     {
         self::assertSame(['100.00', '2.00'], self::taken([self::money('98.00')]));

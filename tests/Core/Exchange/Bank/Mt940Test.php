@@ -47,6 +47,7 @@ final class Mt940Test extends TestCase
             '051>00TRANSFER>20EREF+NOTPROVIDED>21SVWZ+20301>31987654>32OBRADOR',
             ['OBRADOR', '987654', '20301', 'NOTPROVIDED'],
         ];
+        yield 'words before the sub-fields' => ['CREDIT ?20INVOICE 20301?32OBRADOR', ['OBRADOR', '', 'INVOICE 20301', '']];
         yield 'further text' => ['166?20ONE?29TWO?60THREE?63FOUR?64NOT', ['', '', "ONE\nTWO\nTHREE\nFOUR", '']];
         yield 'words of SEPA without sub-fields' => [
             'EREF+E7 KREF+K SVWZ+20301 20318 IBAN+ES79 2100 0813 6101 2345 6789 BIC+VALDESM0',

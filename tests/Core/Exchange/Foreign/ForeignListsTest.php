@@ -33,6 +33,24 @@ final class ForeignListsTest extends TestCase
         self::assertGreaterThanOrEqual(self::LISTS * 0.9, $whole, 'asked or refused: '.implode(' ', $open));
     }
 
+    /** One slip among eleven does not change how a file writes its decimals; among ten it leaves it open. */
+    public function test_decimals_are_as_a_clear_majority_writes_them(): void
+    {
+        $isOpen = static function (int $rows): bool {
+            $lines = [['Invoice', 'Customer no', 'Invoice date', 'Due', 'Cur', 'Gross']];
+            $lines[] = ['I0', 'C1', '13/10/2026', '31/10/2026', 'EUR', '7,50'];
+            for ($n = 1; $n <= $rows; $n++) {
+                $lines[] = ["I{$n}", 'C1', '13/10/2026', '31/10/2026', 'EUR', "1{$n}.25"];
+            }
+            $mapping = MappingGuess::of($lines, null);
+            self::assertSame('.', $mapping?->decimalMark);
+
+            return ForeignGuess::leavesOpen($mapping, $lines) !== [];
+        };
+        self::assertFalse($isOpen(11));
+        self::assertTrue($isOpen(10));
+    }
+
     /** @return ?list<array<string, string>> null where it is asked about or a row is refused */
     private static function read(ForeignList $list): ?array
     {
