@@ -66,12 +66,10 @@ final readonly class SignOffChecks
     private function clearing(string $asOf): Check
     {
         $left = [];
-        foreach ([AccountRole::MustClear, AccountRole::ReceiptsInTransit, AccountRole::PaymentsInTransit] as $role) {
-            foreach ($this->settings->accounts()->allWithRole($role) as $account) {
-                $rest = $this->balance->rest($account, $asOf);
-                if ($rest !== []) {
-                    $left[] = count($rest)." left on {$account->number}";
-                }
+        foreach ($this->settings->accounts()->thatMustClear() as $account) {
+            $rest = $this->balance->rest($account, $asOf);
+            if ($rest !== []) {
+                $left[] = count($rest)." left on {$account->number}";
             }
         }
 

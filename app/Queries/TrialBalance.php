@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Queries;
 
 use Ajuste\Core\Ledger\Account;
+use Ajuste\Core\Ledger\ClearingLine;
+use Ajuste\Core\Ledger\ClearingRest;
 use Ajuste\Core\Money\Money;
 use Illuminate\Support\Facades\DB;
 use stdClass;
@@ -48,34 +50,16 @@ final readonly class TrialBalance
      */
     public function rest(Account $account, string $asOf): array
     {
-        $rows = DB::table('postings')
+        $lines = DB::table('postings')
             ->where('account_id', $account->id)
             ->where('date', '<=', $asOf)
             ->whereNull('superseded_at')
-            ->selectRaw(
-                "CASE WHEN document <> '' THEN document WHEN batch <> '' THEN batch ELSE entry END AS name, min(date) AS since, "
-                    .'max(customer) AS customer, max(description) AS description, sum(base) AS base, max(id) AS posting',
-            )
-            ->groupBy('name')
-            ->havingRaw('sum(base) <> 0')
-            ->orderBy('since')
-            ->orderBy('name')
-            ->limit(1000)
-            ->get();
+            ->select('id', 'date', 'document', 'batch', 'entry', 'customer', 'description', 'base')
+            ->cursor()
+            ->map(static fn (stdClass $row): ClearingLine => new ClearingLine(
+                $row->id, $row->date, $row->document, $row->batch, $row->entry, $row->customer, $row->description, $row->base,
+            ));
 
-        return array_values(
-            $rows
-                ->map(
-                    fn (stdClass $row): ClearingRest => new ClearingRest(
-                        (string) $row->name,
-                        $row->since,
-                        $row->customer,
-                        $row->description,
-                        Money::ofMinor((int) $row->base, $this->settings->base()),
-                        (int) $row->posting,
-                    ),
-                )
-                ->all(),
-        );
+        return ClearingRest::of($account, $lines, $this->settings->base());
     }
 }

@@ -36,6 +36,14 @@ final readonly class ChartOfAccounts
         return array_values(array_filter($this->accounts, static fn (Account $account): bool => $account->role === $role));
     }
 
+    /** @return list<Account> those in which what goes in has to come out again, by role and then by number */
+    public function thatMustClear(): array
+    {
+        return array_merge(...array_map($this->allWithRole(...), [
+            AccountRole::MustClear, AccountRole::ReceiptsInTransit, AccountRole::PaymentsInTransit,
+        ]));
+    }
+
     /** @throws Refusal when no account has the number */
     public function numbered(string $number): Account
     {

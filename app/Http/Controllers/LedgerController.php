@@ -4,14 +4,18 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use Ajuste\Core\Ledger\AccountRole;
+use Ajuste\Core\Ledger\Account;
 use Ajuste\Core\Ledger\BalanceSides;
+use Ajuste\Core\Ledger\ClearingRest;
 use Ajuste\Core\Money\Money;
+use App\Http\ListWindow;
+use App\Http\Part;
 use App\Http\ViewPoint;
 use App\Queries\Reports;
 use App\Queries\Settings;
 use App\Queries\TrialBalance;
 use App\Queries\TrialBalanceLine;
+use Illuminate\Http\Request;
 use Illuminate\View\View;
 
 /** The ledger as a whole: the trial balance with its ties, and the accounts that must clear to nil. */
@@ -32,20 +36,28 @@ final class LedgerController
         ]);
     }
 
-    public function clearing(ViewPoint $at, TrialBalance $balance, Settings $settings): View
+    public function clearing(Request $request, ViewPoint $at, TrialBalance $balance, Settings $settings): string
     {
-        $accounts = array_merge(
-            ...array_map($settings->accounts()->allWithRole(...), [
-                AccountRole::MustClear,
-                AccountRole::ReceiptsInTransit,
-                AccountRole::PaymentsInTransit,
-            ]),
+        $accounts = $settings->accounts()->thatMustClear();
+        $rests = array_map(static fn (Account $account): array => $balance->rest($account, $at->asOf), $accounts);
+        $window = new ListWindow(
+            $request,
+            array_merge(...$rests),
+            static fn (ClearingRest $of): string => "{$of->account->number} {$of->name} {$of->customer} {$of->description}",
+            [
+                'account' => static fn (ClearingRest $of): string => $of->account->number,
+                'name' => static fn (ClearingRest $of): string => $of->name,
+                'since' => static fn (ClearingRest $of): string => $of->since,
+                'customer' => static fn (ClearingRest $of): string => $of->customer,
+                'text' => static fn (ClearingRest $of): string => $of->description,
+                'amount' => static fn (ClearingRest $of): int => $of->amount->minor,
+            ],
         );
 
-        return view('ledger.clearing', [
-            'accounts' => array_map(static fn ($account): array => [$account, $balance->rest($account, $at->asOf)], $accounts),
+        return Part::of(view('ledger.clearing', [
+            'accounts' => array_map(static fn (Account $of, array $rest): array => [$of, count($rest)], $accounts, $rests),
+            'window' => $window,
             'base' => $settings->base(),
-            'asOf' => $at->asOf,
-        ]);
+        ]), $request);
     }
 }

@@ -9,6 +9,8 @@ use Ajuste\Core\Ledger\AccountRole;
 use Ajuste\Core\Ledger\AccountType;
 use Ajuste\Core\Ledger\BalanceSides;
 use Ajuste\Core\Ledger\ChartOfAccounts;
+use Ajuste\Core\Ledger\ClearingLine;
+use Ajuste\Core\Ledger\ClearingRest;
 use Ajuste\Core\Ledger\Voucher;
 use Ajuste\Core\Ledger\VoucherLine;
 use Ajuste\Core\Ledger\VoucherSums;
@@ -41,6 +43,34 @@ final class VoucherTest extends TestCase
         self::assertSame([], $chart->allWithRole(AccountRole::Till));
         $this->expectExceptionMessage('No account has the role till');
         $chart->withRole(AccountRole::Till);
+    }
+
+    public function test_lines_clear_by_document_else_batch_else_entry(): void
+    {
+        $account = new Account(1, '1370', 'Payments in transit', AccountRole::PaymentsInTransit);
+        $line = static fn (int $id, string $day, int $base, string $document = '', string $batch = ''): ClearingLine => new ClearingLine(
+            $id, $day, $document, $batch, "E{$id}", $id === 3 ? 'C1' : '', "text {$id}", $base,
+        );
+        $rests = ClearingRest::of($account, [
+            $line(1, '2026-10-02', -500, 'D1'),
+            $line(2, '2026-10-09', 500, 'D1'),
+            $line(3, '2026-10-05', -700, 'D2', 'B1'),
+            $line(4, '2026-10-04', 600, 'D2'),
+            $line(5, '2026-10-03', -80, '', 'B1'),
+            $line(6, '2026-10-03', 80, '', 'B1'),
+            $line(7, '2026-10-01', 1),
+            $line(8, '2026-10-01', -1),
+        ], Currency::of('EUR'));
+        self::assertSame(
+            ['E7 1 2026-10-01  7', 'E8 -1 2026-10-01  8', 'D2 -100 2026-10-04 C1 4'],
+            array_map(
+                static fn (ClearingRest $of): string => "{$of->name} {$of->amount->minor} {$of->since} {$of->customer} {$of->postingId}",
+                $rests,
+            ),
+        );
+        self::assertSame('text 4', $rests[2]->description);
+        $chart = new ChartOfAccounts([$account, new Account(2, '1510', 'Till', AccountRole::Till)]);
+        self::assertSame([$account], $chart->thatMustClear());
     }
 
     public function test_a_voucher_balances(): void
