@@ -33,6 +33,9 @@ use Ajuste\Core\Subledger\Kind;
  */
 final readonly class ContraPlan implements RunPlan
 {
+    /** @var list<PlannedLine> */
+    private array $lines;
+
     /**
      * @param list<Offset> $offsets
      * @param list<LeftOfPair> $left
@@ -46,7 +49,9 @@ final readonly class ContraPlan implements RunPlan
         public array $offsets,
         private array $left,
         private Currency $base,
-    ) {}
+    ) {
+        $this->lines = self::linesOf($offsets);
+    }
 
     public function kind(): RunKind
     {
@@ -70,8 +75,17 @@ final readonly class ContraPlan implements RunPlan
 
     public function lines(): array
     {
+        return $this->lines;
+    }
+
+    /**
+     * @param list<Offset> $offsets
+     * @return list<PlannedLine>
+     */
+    private static function linesOf(array $offsets): array
+    {
         $lines = [];
-        foreach ($this->offsets as $offset) {
+        foreach ($offsets as $offset) {
             foreach ($offset->debits as $part) {
                 $why = "against {$offset->pair->supplier->number} {$offset->pair->supplier->name}, {$offset->agreement->reference}";
                 $base = $part->item->moves($part->amount);
@@ -84,7 +98,7 @@ final readonly class ContraPlan implements RunPlan
 
     public function isEmpty(): bool
     {
-        return $this->lines() === [];
+        return $this->lines === [];
     }
 
     public function leftOut(): array
@@ -102,12 +116,12 @@ final readonly class ContraPlan implements RunPlan
 
     public function total(): Money
     {
-        return Money::sum(array_map(static fn (PlannedLine $line): Money => $line->base, $this->lines()), $this->base);
+        return Money::sum(array_map(static fn (PlannedLine $line): Money => $line->base, $this->lines), $this->base);
     }
 
     public function addTo(PlanBuilder $plan): void
     {
-        $lines = array_map(static fn (PlannedLine $line): RunLine => $line->asRunLine(), $this->lines());
+        $lines = array_map(static fn (PlannedLine $line): RunLine => $line->asRunLine(), $this->lines);
         $plan->fact(new RunPosted(RunKind::Contra, $this->control->id, $this->asOf, $this->policy(), $this->total(), $lines));
         $together = $this->per === VoucherPer::Run ? $plan->voucher($this->voucher($this->offsets)) : null;
         foreach ($this->offsets as $offset) {

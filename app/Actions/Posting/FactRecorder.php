@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Actions\Posting;
 
-use Ajuste\Core\Contra\BillPart;
 use Ajuste\Core\Posting\Fact;
 use Ajuste\Core\Posting\Fact\AllowancePosted;
 use Ajuste\Core\Posting\Fact\AmountContested;
@@ -52,6 +51,7 @@ final readonly class FactRecorder
 
     public function record(PostingPlan $plan, PlanKeys $keys, string $recordedAt): void
     {
+        $inserts = new PreparedInserts(DB::connection()->getPdo());
         foreach ($plan->facts as $fact) {
             match (true) {
                 $fact instanceof RunPosted, $fact instanceof PlacementTakenBack => null,
@@ -60,7 +60,7 @@ final readonly class FactRecorder
                 $fact instanceof RefundPaid => $this->refund($fact, $keys, $recordedAt),
                 $fact instanceof LinesMeant => $this->linesMeant($fact, $keys),
                 $fact instanceof AmountContested => $this->contested($fact, $keys, $recordedAt),
-                $fact instanceof ContraPosted => $this->contra($fact, $keys),
+                $fact instanceof ContraPosted => self::contra($fact, $keys, $inserts),
                 $fact instanceof AllowancePosted => $this->allowance($fact, $keys),
                 $fact instanceof DebtWrittenOff => $this->writtenOff($fact, $keys, $recordedAt),
                 default => $this->row($fact, $keys, $recordedAt),
@@ -115,18 +115,18 @@ final readonly class FactRecorder
         };
     }
 
-    private function contra(ContraPosted $fact, PlanKeys $keys): void
+    private static function contra(ContraPosted $fact, PlanKeys $keys, PreparedInserts $inserts): void
     {
         $item = $keys->item($fact->item);
-        DB::table('supplier_contras')->insert([
-            'item_id' => $item, 'supplier_id' => $fact->supplierId, 'agreement' => $fact->agreement,
-        ]);
-        DB::table('supplier_contra_bills')->insert(array_map(static fn (BillPart $part): array => [
-            'item_id' => $item,
-            'supplier_item_id' => $part->bill->id,
-            'amount' => $part->amount->minor,
-            'base' => $part->base->minor,
-        ], $fact->bills));
+        $inserts->insert('supplier_contras', ['item_id' => $item, 'supplier_id' => $fact->supplierId, 'agreement' => $fact->agreement]);
+        foreach ($fact->bills as $part) {
+            $inserts->insert('supplier_contra_bills', [
+                'item_id' => $item,
+                'supplier_item_id' => $part->bill->id,
+                'amount' => $part->amount->minor,
+                'base' => $part->base->minor,
+            ]);
+        }
     }
 
     private function writtenOff(DebtWrittenOff $fact, PlanKeys $keys, string $recordedAt): void
@@ -168,8 +168,9 @@ final readonly class FactRecorder
             'total' => $fact->total->minor,
             ...$this->signed($recordedAt),
         ]);
+        $inserts = new PreparedInserts(DB::connection()->getPdo());
         foreach ($fact->lines as $line) {
-            DB::table('run_lines')->insert([
+            $inserts->insert('run_lines', [
                 'run_id' => $keys->run,
                 'customer_id' => $line->customerId,
                 'item_id' => $line->itemId,
@@ -180,7 +181,7 @@ final readonly class FactRecorder
             ]);
         }
         foreach ($keys->settlements as $settlement) {
-            DB::table('run_settlements')->insert(['run_id' => $keys->run, 'settlement_id' => $settlement]);
+            $inserts->insert('run_settlements', ['run_id' => $keys->run, 'settlement_id' => $settlement]);
         }
     }
 
