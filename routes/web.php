@@ -329,6 +329,10 @@ Route::middleware('auth')->group(function (): void {
         Route::post('/rates', [RatesController::class, 'post'])->name('rates.post');
         Route::post('/rates/fetch', [RatesController::class, 'fetch'])->name('rates.fetch');
         Route::post('/currency/accept-rates', [RunsController::class, 'acceptRates'])->name('currency.accept');
+        Route::post('/contra/pair', [RunsController::class, 'keepPair'])->name('contra.pair');
+        Route::post('/contra/pair/rehearse', [RunsController::class, 'rehearsePair'])
+            ->name('contra.pair.rehearse')
+            ->middleware('reads-session-only');
         Route::post('/contra/runs/{run}/letters', [RunsController::class, 'sendLetters'])
             ->name('contra.send')
             ->whereNumber('run');

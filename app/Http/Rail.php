@@ -62,7 +62,7 @@ final readonly class Rail
             Remembered::while(
                 "rail contra {$of}",
                 [...$positions, 'contested', 'contested_ends', 'customers', 'suppliers', 'supplier_items', 'agreements', 'party_links',
-                    'supplier_contras', 'item_reversals', 'customer_blocks', 'customer_blocks_lifted', 'run_choices'],
+                    'supplier_contras', 'item_reversals', 'customer_blocks', 'customer_blocks_lifted', 'run_choices', 'pair_choices'],
                 fn (): Station => $this->run(RunKind::Contra, 'Contra', 'Set off', $account, $asOf),
             ),
             Remembered::while(

@@ -16,15 +16,22 @@ final class Contra
     /** @var list<LeftOfPair> */
     private array $left = [];
 
-    private function __construct(private readonly Pair $pair, private readonly string $asOf) {}
+    /** @param  array<int, Money>  $heldBack of an item, in its currency, by item */
+    private function __construct(
+        private readonly Pair $pair,
+        private readonly string $asOf,
+        private readonly PairChoices $choices,
+        private readonly array $heldBack,
+    ) {}
 
     /**
      * @param string $asOf day of the run
+     * @param array<int, Money> $heldBack of an item by a person's choice, in its currency, by item
      * @return array{?Offset, list<LeftOfPair>} what is set off, if anything, and what stays
      */
-    public static function of(Pair $pair, string $asOf): array
+    public static function of(Pair $pair, string $asOf, PairChoices $choices = new PairChoices, array $heldBack = []): array
     {
-        $rule = new self($pair, $asOf);
+        $rule = new self($pair, $asOf, $choices, $heldBack);
         $offset = $rule->offset();
 
         return [$offset, $rule->left];
@@ -87,6 +94,11 @@ final class Contra
             if ($contested->isPositive()) {
                 $this->leave($item->document, $item->id, Money::least($contested, $item->takeable), $item, 'contested');
             }
+            if (isset($this->heldBack[$item->id])) {
+                $held = Money::least($this->heldBack[$item->id], $free);
+                $this->leave($item->document, $item->id, $held, $item, $this->choices->items[$item->id]->why());
+                $free = $free->minus($held);
+            }
             if ($scope === Scope::Due && $item->dueDate > $this->asOf) {
                 $this->leave($item->document, $item->id, $free, $item, "not due before {$item->dueDate}");
             } elseif ($free->isPositive()) {
@@ -100,13 +112,20 @@ final class Contra
     /** @return list<OffsetPart> the customer's own credits, oldest first */
     private function credits(): array
     {
-        $items = array_values(array_filter(
-            $this->pair->items,
-            fn (OpenItem $item): bool => ! $item->isDebit() && $item->date <= $this->asOf && $item->takeable->isPositive(),
-        ));
+        $items = array_filter($this->pair->items, fn (OpenItem $item): bool => ! $item->isDebit() && $item->date <= $this->asOf);
         usort($items, OpenItem::byAge(...));
+        $parts = [];
+        foreach ($items as $item) {
+            $held = Money::least($this->heldBack[$item->id] ?? Money::zero($this->pair->currency), $item->takeable);
+            if ($held->isPositive()) {
+                $this->leave($item->document, $item->id, $held, $item, $this->choices->items[$item->id]->why());
+            }
+            if ($item->takeable->isMoreThan($held)) {
+                $parts[] = new OffsetPart($item, $item->takeable->minus($held));
+            }
+        }
 
-        return array_map(static fn (OpenItem $item): OffsetPart => new OffsetPart($item, $item->takeable), $items);
+        return $parts;
     }
 
     /** @return array{list<Bill>, list<Bill>} bills, and the supplier's credits that lessen them, oldest due first */
@@ -114,6 +133,12 @@ final class Contra
     {
         $bills = $credits = [];
         foreach ($this->pair->bills as $bill) {
+            $choice = $this->choices->bills[$bill->id] ?? null;
+            $out = $choice === null ? null : $bill->part($choice->staysOut($bill->open));
+            if ($choice !== null && $out !== null && $out->amount->isPositive() && $bill->date <= $this->asOf && ! $bill->blocked) {
+                $this->left[] = new LeftOfPair($this->pair, $bill->document, 0, $out->amount, $out->base, $choice->why());
+                $bill = $bill->less($out);
+            }
             if ($bill->date > $this->asOf || ! $bill->open->isPositive()) {
                 continue;
             }

@@ -47,7 +47,7 @@ final readonly class ContraPlan implements RunPlan
         private string $asOf,
         private VoucherPer $per,
         public array $offsets,
-        private array $left,
+        public array $left,
         private Currency $base,
     ) {
         $this->lines = self::linesOf($offsets);

@@ -8,6 +8,7 @@ use Ajuste\Core\Calendar\LockedDays;
 use Ajuste\Core\Ledger\Account;
 use Ajuste\Core\Ledger\ChartOfAccounts;
 use Ajuste\Core\Money\Currency;
+use Ajuste\Core\Money\Money;
 use Ajuste\Core\Run\RunChoices;
 use Ajuste\Core\Subledger\OpenItem;
 
@@ -28,6 +29,7 @@ final readonly class Contras
         RunChoices $choices,
         VoucherPer $per,
         array $known = [],
+        PairChoices $ofPairs = new PairChoices,
     ): ContraPlan {
         $known = array_flip($known);
         $offsets = $left = $items = $bills = [];
@@ -42,7 +44,7 @@ final readonly class Contras
                 $pair->agreements,
                 $pair->blocked,
             );
-            [$offset, $stays] = Contra::of($now, $asOf);
+            [$offset, $stays] = Contra::of($now, $asOf, $ofPairs, self::heldBack($pair->items, $ofPairs));
             array_push($left, ...self::leftOut($pair, $choices), ...$stays);
             if ($offset === null) {
                 continue;
@@ -78,6 +80,24 @@ final readonly class Contras
     private static function chosen(array $items, RunChoices $choices): array
     {
         return array_values(array_filter($items, static fn (OpenItem $item): bool => ! isset($choices->left[$item->id])));
+    }
+
+    /**
+     * By what is open before the first pair takes of it, so that all pairs of a customer together take no more than was decided.
+     *
+     * @param list<OpenItem> $items
+     * @return array<int, Money> by item
+     */
+    private static function heldBack(array $items, PairChoices $choices): array
+    {
+        $held = [];
+        foreach ($items as $item) {
+            if (isset($choices->items[$item->id])) {
+                $held[$item->id] = $choices->items[$item->id]->staysOut($item->takeable);
+            }
+        }
+
+        return $held;
     }
 
     /** @return list<LeftOfPair> */

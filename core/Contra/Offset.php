@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Ajuste\Core\Contra;
 
 use Ajuste\Core\Money\Money;
+use Ajuste\Core\Subledger\OpenItem;
 
 /** What of a pair is set off. */
 final readonly class Offset
@@ -30,6 +31,44 @@ final readonly class Offset
     public function named(string $document): self
     {
         return new self($document, $this->pair, $this->agreement, $this->settledFirst, $this->credits, $this->debits, $this->bills);
+    }
+
+    /**
+     * What covers what, in the order in which both sides are taken: own credits first, then bills.
+     *
+     * @return list<Tie>
+     */
+    public function ties(): array
+    {
+        $credits = array_map(static fn (OffsetPart $part): array => [$part->item, $part->amount], $this->credits);
+        $bills = array_map(static fn (BillPart $part): array => [$part->bill, $part->amount], $this->bills);
+
+        return [...self::tied($credits, $this->settledFirst), ...self::tied($bills, $this->debits)];
+    }
+
+    /**
+     * @param list<array{OpenItem|Bill, Money}> $from which come to what the debits do
+     * @param list<OffsetPart> $debits
+     * @return list<Tie>
+     */
+    private static function tied(array $from, array $debits): array
+    {
+        $ties = [];
+        foreach ($debits as $part) {
+            $left = $part->amount;
+            while ($left->isPositive() && $from !== []) {
+                [$of, $amount] = $from[0];
+                $some = Money::least($left, $amount);
+                $ties[] = new Tie($of, $part->item, $some);
+                $left = $left->minus($some);
+                $from[0][1] = $amount->minus($some);
+                if ($from[0][1]->isZero()) {
+                    array_shift($from);
+                }
+            }
+        }
+
+        return $ties;
     }
 
     /** In the pair's currency. */

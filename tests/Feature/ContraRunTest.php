@@ -88,6 +88,55 @@ final class ContraRunTest extends BooksTestCase
         $this->assertBooksHold();
     }
 
+    public function test_a_pair_is_set_off_as_far_as_a_person_lets_it(): void
+    {
+        $id = static fn (string $table, string $document): int => (int) DB::table($table)->where('document', $document)->value('id');
+        $pair = DB::table('customers')->where('customer', 'C1')->value('id').'-'
+            .DB::table('suppliers')->where('supplier', '701')->value('id').'-EUR';
+        $this->get("/contra?pair={$pair}")->assertOk()->assertSee('AG-1')->assertSee('120.00 of Credit note K1 settles Invoice I1')
+            ->assertSee('being paid already')->assertSee('Keep these amounts');
+        $this->get('/contra?pair=99-99-EUR')->assertOk()->assertSee('Set off 3 lines');
+        $ticks = array_fill_keys([$id('items', 'I1'), $id('items', 'I2'), $id('items', 'K1')], '1');
+        $bills = array_fill_keys([$id('supplier_items', 'B2'), $id('supplier_items', 'B3')], '1');
+        $form = ['pair' => $pair, 'tick' => $ticks, 'amount' => [$id('items', 'I1') => '400'], 'bill_tick' => $bills];
+        $this->post('/contra/pair/rehearse', $form)->assertOk()->assertSee('Set off')->assertSee('500.00')
+            ->assertSee('I1 300.00: kept out');
+        self::assertSame('915.40', $this->report('contra')['total'], 'a rehearsal keeps nothing');
+        $this->post('/contra/pair/rehearse', [...$form, 'amount' => [$id('items', 'I1') => 'many']])->assertSee('many');
+        $this->post('/contra/pair', [...$form, 'key' => 'n', 'reason' => ' ']);
+        self::assertSame(0, DB::table('pair_choices')->count(), 'a reason is asked for');
+        foreach ([1, 2] as $click) {
+            $this->post('/contra/pair', [...$form, 'key' => 'k', 'reason' => 'B1 is paid by cheque'])->assertSessionHas('done');
+        }
+        self::assertSame(2, DB::table('pair_choices')->count());
+        $plan = $this->report('contra');
+        self::assertSame(
+            [['I1', '280.00'], ['I2', '220.00'], ['G1', '100.00']],
+            array_map(static fn (array $of): array => [$of['document'], $of['amount']], (array) $plan['lines']),
+        );
+        self::assertSame(['B2' => '500.00', 'B4' => '100.00'], $this->bills());
+        self::assertContains('kept out: B1 is paid by cheque', array_column((array) $plan['left_out'], 'why'));
+        $this->setOff();
+        self::assertSame([30_000, 23_000], [$this->openOf('I1'), $this->openOf('I2')]);
+        self::assertSame('0.00', $this->report('proof')['difference']);
+        $this->assertBooksHold();
+    }
+
+    public function test_what_was_kept_out_of_a_pair_is_let_in_again(): void
+    {
+        $pair = DB::table('customers')->where('customer', 'C1')->value('id').'-'
+            .DB::table('suppliers')->where('supplier', '701')->value('id').'-EUR';
+        $this->post('/contra/pair', ['pair' => $pair, 'key' => 'out', 'reason' => 'none of it'])->assertSessionHas('done');
+        self::assertSame(['G1'], array_column((array) $this->report('contra')['lines'], 'document'));
+        $this->get("/contra?pair={$pair}")->assertSee('Nothing would be set off');
+        $all = array_fill_keys(DB::table('items')->pluck('id')->all(), '1');
+        $bills = array_fill_keys(DB::table('supplier_items')->pluck('id')->all(), '1');
+        $form = ['pair' => $pair, 'tick' => $all, 'bill_tick' => $bills];
+        $this->post('/contra/pair', [...$form, 'key' => 'in'])->assertSessionHas('done');
+        self::assertSame('915.40', $this->report('contra')['total']);
+        $this->post('/contra/pair', [...$form, 'key' => 'same'])->assertSessionMissing('done');
+    }
+
     public function test_the_suppliers_items_stand_beside_their_control_account(): void
     {
         $this->get('/contra')->assertSee('open items 967.20 EUR')->assertSee('no file has brought lines of 2100');

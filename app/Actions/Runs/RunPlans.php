@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace App\Actions\Runs;
 
 use Ajuste\Core\Allowance\Allowances;
+use Ajuste\Core\Contra\ContraPlan;
 use Ajuste\Core\Contra\Contras;
+use Ajuste\Core\Contra\PairChoices;
 use Ajuste\Core\Contra\VoucherPer;
 use Ajuste\Core\Currency\ClosingRate;
 use Ajuste\Core\Currency\CurrencyPolicy;
@@ -52,14 +54,7 @@ final readonly class RunPlans
 
         return match ($kind) {
             RunKind::Residues => $this->residues($control, $asOf, $this->residues->policy()),
-            RunKind::Contra => (new Contras($this->settings->accounts(), $this->settings->locked(), $this->settings->base()))->plan(
-                $control,
-                $asOf,
-                $this->pairs->of($control, $asOf),
-                $choices,
-                VoucherPer::from($this->settings->text(Setting::ContraVoucher)),
-                $this->pairs->postedOn($asOf),
-            ),
+            RunKind::Contra => $this->contra($control, $asOf, $this->decisions->ofPairs($control, $asOf)),
             RunKind::Currency => (new Revaluation(
                 $this->settings->accounts(),
                 $this->settings->base(),
@@ -77,6 +72,24 @@ final readonly class RunPlans
             RunKind::CreditBalances => $this->presentation($control, $asOf),
             RunKind::MatchUnapplied => throw new Refusal('This run has a page of its own.'),
         };
+    }
+
+    /**
+     * By what was decided of pairs, or by other choices to see what they would do.
+     *
+     * @throws Refusal when the rule cannot be applied
+     */
+    public function contra(Account $control, string $asOf, PairChoices $ofPairs): ContraPlan
+    {
+        return (new Contras($this->settings->accounts(), $this->settings->locked(), $this->settings->base()))->plan(
+            $control,
+            $asOf,
+            $this->pairs->of($control, $asOf),
+            $this->decisions->choices(RunKind::Contra, $control, $asOf),
+            VoucherPer::from($this->settings->text(Setting::ContraVoucher)),
+            $this->pairs->postedOn($asOf),
+            $ofPairs,
+        );
     }
 
     /** By a policy of the books, or by another to see what it would do. */

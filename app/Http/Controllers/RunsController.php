@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use Ajuste\Core\Contra\Pair;
 use Ajuste\Core\Ledger\Voucher;
 use Ajuste\Core\Ledger\VoucherSums;
 use Ajuste\Core\Posting\PlannedVoucher;
@@ -15,6 +16,7 @@ use Ajuste\Core\Run\RunPlan;
 use App\Actions\ReverseRun;
 use App\Actions\Runs\AcceptRates;
 use App\Actions\Runs\BlockCustomer;
+use App\Actions\Runs\KeepPairChoices;
 use App\Actions\Runs\PostRun;
 use App\Actions\Runs\RunPlans;
 use App\Actions\Runs\SendContraLetters;
@@ -22,6 +24,8 @@ use App\Actions\Runs\TakePairBack;
 use App\Http\BesideRun;
 use App\Http\Download;
 use App\Http\FormKey;
+use App\Http\PairWorktop;
+use App\Http\Part;
 use App\Http\ViewPoint;
 use App\Queries\ApprovalRequests;
 use App\Queries\ContraLetters;
@@ -46,7 +50,8 @@ final class RunsController
         ApprovalRequests $requests,
         Runs $runs,
         BesideRun $beside,
-    ): View {
+        PairWorktop $pairs,
+    ): string {
         $of = self::kind($kind);
         try {
             $run = $plans->of($of, $at->account, $at->asOf);
@@ -54,7 +59,7 @@ final class RunsController
             return view(
                 'runs.refused',
                 ['kind' => $of, 'asOf' => $at->asOf, 'why' => $refusal->getMessage(), 'key' => bin2hex(random_bytes(16))],
-            );
+            )->render();
         }
         [$posting, $refusal] = self::rehearsed(static fn (): PostingPlan => $post->posting($run));
         $subject = PostRun::subject($of, $at->account, $at->asOf);
@@ -62,7 +67,7 @@ final class RunsController
         $digest = $posting?->digest() ?? '';
         $vouchers = array_map(static fn (PlannedVoucher $of): Voucher => $of->voucher, $posting->vouchers ?? []);
 
-        return view(self::page($of), [
+        return Part::of(view(self::page($of), [
             'kind' => $of,
             'run' => $run,
             'digest' => $digest,
@@ -79,7 +84,8 @@ final class RunsController
             'base' => $settings->base(),
             'key' => bin2hex(random_bytes(16)),
             ...$beside->of($run, $http->query()),
-        ]);
+            ...$pairs->chosen($at->account, $at->asOf, $http->string('pair')->toString()),
+        ]), $http);
     }
 
     public function post(Request $request, string $kind, ViewPoint $at, PostRun $post): RedirectResponse
@@ -118,6 +124,45 @@ final class RunsController
         );
 
         return self::done($kind, 'The run is counted again.');
+    }
+
+    /** What the amounts typed for a pair would set off. Nothing is kept. */
+    public function rehearsePair(Request $request, ViewPoint $at, PairWorktop $worktop): View
+    {
+        $pair = self::pair($request, $at, $worktop);
+
+        try {
+            return view('runs.pair-rehearsal', $worktop->of(
+                $at->account, $at->asOf, $pair, $worktop->typed($pair, (array) $request->input()),
+            ));
+        } catch (Refusal $refusal) {
+            // an amount that cannot be read, yet
+            return view('runs.pair-rehearsal', ['unread' => $refusal->getMessage()]);
+        }
+    }
+
+    public function keepPair(Request $request, ViewPoint $at, PairWorktop $worktop, KeepPairChoices $keep): RedirectResponse
+    {
+        $pair = self::pair($request, $at, $worktop);
+        $keep->post(
+            FormKey::of($request, 'pair'),
+            $at->account,
+            $at->asOf,
+            $worktop->typed($pair, (array) $request->input()),
+            PairWorktop::itemIds($pair),
+            PairWorktop::billIds($pair),
+            $request->string('reason')->toString(),
+        );
+
+        return redirect()
+            ->route('contra', ['pair' => PairWorktop::name($pair)])
+            ->with('done', ['text' => 'Kept. The run is counted again.']);
+    }
+
+    private static function pair(Request $request, ViewPoint $at, PairWorktop $worktop): Pair
+    {
+        return $worktop->pair($at->account, $at->asOf, $request->string('pair')->toString())
+            ?? throw Refusal::notFound('This pair has nothing open any more. Load the page again.');
     }
 
     public function again(Request $request, string $kind, int $run, ViewPoint $at, PostRun $post): RedirectResponse

@@ -14,6 +14,8 @@ final class PlainInput
     public const LISTS = [
         'tick',
         'amount',
+        'bill_tick',
+        'bill_amount',
         'cells',
         'discount',
         'columns',

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace App\Http\Pictures;
 
+use Ajuste\Core\Contra\Bill;
+use Ajuste\Core\Contra\Offset;
+use Ajuste\Core\Money\Money;
 use Ajuste\Core\Posting\PostingPlan;
 use Ajuste\Core\Posting\Ref;
 use Ajuste\Core\Settlement\Tick;
-use Ajuste\Core\Subledger\ItemMatch;
-use Ajuste\Core\Subledger\Kind;
 use Ajuste\Core\Subledger\OpenItem;
-use Ajuste\Core\Subledger\Side;
 use LogicException;
 
 /** Credits on the left, the debits that they settle on the right; the width of a ribbon is its amount. */
@@ -30,17 +30,17 @@ final readonly class Ribbons
     private int $most;
 
     /**
-     * @param list<Tick> $ticks
-     * @param list<ItemMatch> $matches
+     * @param list<RibbonEnd> $ends
+     * @param list<array{RibbonEnd, RibbonEnd, Money}> $ties left, right and amount
      */
-    private function __construct(array $ticks, array $matches)
+    private function __construct(array $ends, array $ties)
     {
-        $open = static fn (Side $side): int => array_sum(
-            array_map(static fn (Tick $tick): int => $tick->item->side === $side ? $tick->item->takeable->minor : 0, $ticks),
+        $open = static fn (bool $left): int => array_sum(
+            array_map(static fn (RibbonEnd $end): int => $end->isLeft === $left ? $end->open->minor : 0, $ends),
         );
-        $this->most = max(1, $open(Side::Credit), $open(Side::Debit));
-        $this->bars = [...$this->column($ticks, Side::Credit, 190.0), ...$this->column($ticks, Side::Debit, 470.0)];
-        $this->ribbons = $this->paths($matches);
+        $this->most = max(1, $open(true), $open(false));
+        $this->bars = [...$this->column($ends, true, 190.0), ...$this->column($ends, false, 470.0)];
+        $this->ribbons = $this->paths($ties);
         $this->height = max(60.0, ...array_map(static fn (RibbonBar $bar): float => $bar->y + max($bar->full, 34) + 8, $this->bars));
     }
 
@@ -52,22 +52,43 @@ final readonly class Ribbons
     public static function of(array $ticks, ?PostingPlan $plan): self
     {
         $items = array_column(array_map(static fn (Tick $tick): array => [$tick->item->id, $tick->item], $ticks), 1, 0);
-        $matches = $used = [];
+        $ties = [];
         foreach ($plan->matches ?? [] as $match) {
             if ($match->amount->isZero() || ! isset($items[$match->debit->id()])) {
                 continue; // what only moves base, or brings a credit to where it settles
             }
+            $nil = Money::zero($match->amount->currency);
             $credit = $items[$match->credit->id()] ?? self::planned($plan, $match->credit);
-            $matches[] = new ItemMatch($items[$match->debit->id()], $credit, $match->amount, $match->debitBase, $match->creditBase);
-            foreach ([$items[$match->debit->id()], $credit] as $item) {
-                $used[$item->id] = new Tick(
-                    $item,
-                    isset($used[$item->id]) ? $used[$item->id]->amount->plus($match->amount) : $match->amount,
-                );
+            $ties[] = [RibbonEnd::ofItem($credit, $nil), RibbonEnd::ofItem($items[$match->debit->id()], $nil), $match->amount];
+        }
+
+        return $ties === [] ? new self(array_map(RibbonEnd::ofTick(...), $ticks), []) : self::tied($ties);
+    }
+
+    /** A pair of customer and supplier: own credits and bills on the left, what the customer owes on the right. */
+    public static function ofOffset(Offset $offset): self
+    {
+        $nil = Money::zero($offset->pair->currency);
+        $ties = [];
+        foreach ($offset->ties() as $tie) {
+            $from = $tie->from instanceof Bill ? RibbonEnd::ofBill($tie->from, $nil) : RibbonEnd::ofItem($tie->from, $nil);
+            $ties[] = [$from, RibbonEnd::ofItem($tie->debit, $nil), $tie->amount];
+        }
+
+        return self::tied($ties);
+    }
+
+    /** @param  list<array{RibbonEnd, RibbonEnd, Money}>  $ties */
+    private static function tied(array $ties): self
+    {
+        $ends = [];
+        foreach ($ties as [$left, $right, $amount]) {
+            foreach ([$left, $right] as $end) {
+                $ends[$end->key] = ($ends[$end->key] ?? $end)->using($amount);
             }
         }
 
-        return $matches === [] ? new self($ticks, []) : new self(array_values($used), $matches);
+        return new self(array_values($ends), $ties);
     }
 
     private static function planned(?PostingPlan $plan, Ref $ref): OpenItem
@@ -78,24 +99,19 @@ final readonly class Ribbons
     }
 
     /**
-     * @param list<Tick> $ticks
+     * @param list<RibbonEnd> $ends
      * @return list<RibbonBar>
      */
-    private function column(array $ticks, Side $side, float $x): array
+    private function column(array $ends, bool $left, float $x): array
     {
         $bars = [];
         $y = 8.0;
-        foreach ($ticks as $tick) {
-            if ($tick->item->side === $side) {
-                $open = $tick->item->takeable->minor;
+        foreach ($ends as $end) {
+            if ($end->isLeft === $left) {
+                $open = $end->open->minor;
                 $full = max(3.0, (self::SPAN * $open) / $this->most);
-                $bars[] = new RibbonBar(
-                    $tick,
-                    $x,
-                    round($y, 1),
-                    round($full, 1),
-                    round($full * ($open === 0 ? 0 : $tick->amount->minor / $open), 1),
-                );
+                $used = $full * ($open === 0 ? 0 : $end->used->minor / $open);
+                $bars[] = new RibbonBar($end, $x, round($y, 1), round($full, 1), round($used, 1));
                 $y += max($full, 34) + 8;
             }
         }
@@ -104,21 +120,21 @@ final readonly class Ribbons
     }
 
     /**
-     * @param list<ItemMatch> $matches
+     * @param list<array{RibbonEnd, RibbonEnd, Money}> $ties
      * @return list<array{string, string, bool}>
      */
-    private function paths(array $matches): array
+    private function paths(array $ties): array
     {
         $next = [];
         foreach ($this->bars as $bar) {
-            $next[$bar->tick->item->id] = $bar->y;
+            $next[$bar->end->key] = $bar->y;
         }
         $ribbons = [];
-        foreach ($matches as $match) {
-            $width = max(1.0, (self::SPAN * $match->amount->minor) / $this->most);
-            [$left, $right] = [$next[$match->credit->id], $next[$match->debit->id]];
-            $next[$match->credit->id] += $width;
-            $next[$match->debit->id] += $width;
+        foreach ($ties as [$from, $to, $amount]) {
+            $width = max(1.0, (self::SPAN * $amount->minor) / $this->most);
+            [$left, $right] = [$next[$from->key], $next[$to->key]];
+            $next[$from->key] += $width;
+            $next[$to->key] += $width;
             $ribbons[] = [
                 sprintf(
                     'M200 %.1fC335 %.1f 335 %.1f 470 %.1fV%.1fC335 %.1f 335 %.1f 200 %.1fZ',
@@ -131,8 +147,8 @@ final readonly class Ribbons
                     $left + $width,
                     $left + $width,
                 ),
-                "{$match->amount->grouped()} of {$match->credit->title()} settles {$match->debit->title()}",
-                in_array($match->credit->kind, [Kind::Discount, Kind::Deduction], true),
+                "{$amount->grouped()} of {$from->title} settles {$to->title}",
+                $from->isReduction,
             ];
         }
 

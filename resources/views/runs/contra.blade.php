@@ -1,6 +1,6 @@
 @use('App\Http\Say')
 <x-layout title="Contra" station="contra" class="halves even">
-    <div class="pane" x-data="grid">
+    <div class="pane">
         <h1>Contra as of {{ Say::day($run->asOf()) }}</h1>
         <p class="lead">{{ Say::count(count($run->lines()), 'item') }} can be set off, {{ $run->total()->grouped() }} {{ $base->code }}:
             {{ $run->policy() }}. <a href="{{ route('agreements') }}" data-hotkey="e">Agreements <kbd>E</kbd></a>
@@ -20,13 +20,24 @@
                 @endif
             </p>
         @endforeach
-        @include('runs.lines', ['taken' => 'Set off', 'leftOut' => 'What stays, and why'])
+        <div x-data="grid">
+            @include('runs.pairs')
+            <x-table-foot name="contra-pairs" sum-of="Set off" />
+        </div>
+        <div x-data="grid">
+            @include('runs.lines', ['taken' => 'Line by line', 'leftOut' => 'What stays, and why'])
+        </div>
     </div>
-    <aside class="pane worktop" id="worktop" aria-label="What posting would write">
-        @include('runs.posting')
-        @include('runs.offsets')
-        @include('runs.posted')
-        @include('runs.blocks')
-        @include('runs.decide', ['verb' => 'Set off'])
-    </aside>
+    @fragment('worktop')
+        <aside class="pane worktop" id="worktop" aria-label="{{ $pair ? 'The chosen pair' : 'What posting would write' }}">
+            @if ($pair)
+                @include('runs.pair')
+            @else
+                @include('runs.posting')
+                @include('runs.posted')
+                @include('runs.blocks')
+                @include('runs.decide', ['verb' => 'Set off'])
+            @endif
+        </aside>
+    @endfragment
 </x-layout>

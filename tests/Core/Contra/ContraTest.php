@@ -6,13 +6,16 @@ namespace Tests\Core\Contra;
 
 use Ajuste\Core\Calendar\LockedDays;
 use Ajuste\Core\Contra\Agreement;
+use Ajuste\Core\Contra\AtMost;
 use Ajuste\Core\Contra\Bill;
 use Ajuste\Core\Contra\BillPart;
 use Ajuste\Core\Contra\ContraPlan;
 use Ajuste\Core\Contra\Contras;
 use Ajuste\Core\Contra\Pair;
+use Ajuste\Core\Contra\PairChoices;
 use Ajuste\Core\Contra\Scope;
 use Ajuste\Core\Contra\Supplier;
+use Ajuste\Core\Contra\Tie;
 use Ajuste\Core\Contra\VoucherPer;
 use Ajuste\Core\Ledger\Account;
 use Ajuste\Core\Ledger\AccountRole;
@@ -115,8 +118,12 @@ final class ContraTest extends TestCase
     }
 
     /** @param  list<Pair>  $pairs */
-    private static function planned(array $pairs, RunChoices $choices, VoucherPer $per = VoucherPer::Run): ContraPlan
-    {
+    private static function planned(
+        array $pairs,
+        RunChoices $choices,
+        VoucherPer $per = VoucherPer::Run,
+        PairChoices $ofPairs = new PairChoices,
+    ): ContraPlan {
         $accounts = new ChartOfAccounts([
             self::control(),
             new Account(3, '4800', 'Gains', AccountRole::ExchangeRealisedGain),
@@ -124,7 +131,7 @@ final class ContraTest extends TestCase
         ]);
         $rule = new Contras($accounts, new LockedDays('2026-09-30'), Currency::of('EUR'));
 
-        return $rule->plan(self::control(), self::DAY, $pairs, $choices, $per);
+        return $rule->plan(self::control(), self::DAY, $pairs, $choices, $per, [], $ofPairs);
     }
 
     /** @return list<string> */
@@ -251,6 +258,57 @@ final class ContraTest extends TestCase
             ['I1 100.00', 'B2 100.00', 'not I2 450.00 left out: asked for', 'not I1 600.00 contested',
                 'not B1 300.00 the bill is being paid already'],
             self::said(self::planned([$pair], new RunChoices([2 => 'asked for']))),
+        );
+    }
+
+    /** A person says how much of an item or a bill is set off at most; what is kept out is named with the reason. */
+    public function test_no_more_than_a_person_lets_be_set_off(): void
+    {
+        $most = static fn (int $minor): AtMost => new AtMost(Money::ofMinor($minor, 'EUR'), 'agreed by phone');
+        $said = static fn (PairChoices $choices, Pair ...$pairs): array => self::said(
+            self::planned(array_values($pairs), new RunChoices, ofPairs: $choices),
+        );
+        $pair = self::pair(self::example(), self::bills());
+        self::assertSame(
+            ['I1 280.00', 'I2 450.00', 'B1 300.00', 'B2 430.00', 'not I1 300.00 kept out: agreed by phone'],
+            $said(new PairChoices([1 => $most(400_00)]), $pair),
+            '400.00 of the first, of which the own credit takes 120.00',
+        );
+        self::assertSame(
+            ['I1 300.00', 'B2 300.00', 'not B1 300.00 kept out: agreed by phone', 'not B2 200.00 kept out: agreed by phone'],
+            $said(new PairChoices([], [1 => $most(0), 2 => $most(300_00)]), $pair),
+        );
+        self::assertSame(
+            ['I1 680.00', 'I2 120.00', 'B1 300.00', 'B2 500.00', 'not K3 100.00 kept out: agreed by phone'],
+            $said(new PairChoices([3 => $most(20_00)]), $pair),
+            'an own credit is matched no further than that',
+        );
+        self::assertSame($said(new PairChoices, $pair), $said(new PairChoices([1 => $most(700_00)]), $pair));
+        $items = [self::item(1, Kind::Invoice, 700_00, '2026-09-05')];
+        self::assertSame(
+            [
+                'I1 300.00', 'I1 50.00', 'B1 300.00', 'B2 50.00',
+                'not I1 350.00 kept out: agreed by phone', 'not I1 350.00 kept out: agreed by phone',
+            ],
+            $said(
+                new PairChoices([1 => $most(350_00)]),
+                self::pair($items, [self::bill(1, 300_00, '2026-10-01')]),
+                self::pair($items, [self::bill(2, 500_00, '2026-10-01')], supplier: 2),
+            ),
+            'all pairs of a customer together take no more',
+        );
+        $this->expectExceptionMessage('nil leaves it out');
+        $most(-1);
+    }
+
+    public function test_what_covers_what_in_the_order_of_both_sides(): void
+    {
+        $offset = self::plan(self::pair(self::example(), self::bills()))->offsets[0];
+        self::assertSame(
+            ['K3 I1 120.00', 'B1 I1 300.00', 'B2 I1 280.00', 'B2 I2 220.00'],
+            array_map(static fn (Tie $of): string => "{$of->from->document} {$of->debit->document} {$of->amount->decimal()}",
+                $offset->ties(),
+            ),
         );
     }
 
