@@ -25,13 +25,14 @@ final readonly class HoldAsDeposit
     /**
      * As of the receipt's own day, or the first open one since which all of it is free.
      *
+     * @param string $taxRate percent of the tax that is due on payment; blank: none
      * @return int the settlement
      *
-     * @throws Refusal when it is no receipt with an unapplied part
+     * @throws Refusal when it is no receipt with an unapplied part, or the rate is none
      */
-    public function post(string $key, int $receiptId): int
+    public function post(string $key, int $receiptId, string $taxRate = ''): int
     {
-        return $this->posting->post($key, function () use ($receiptId): PostingPlan {
+        return $this->posting->post($key, function () use ($receiptId, $taxRate): PostingPlan {
             $receipt = $this->positions->find($receiptId);
             $accounts = $this->settings->accounts();
             $date = $this->settings->locked()->firstOpenFrom(max($receipt->date, $receipt->position->freeFrom));
@@ -41,6 +42,7 @@ final readonly class HoldAsDeposit
                 $accounts->withId($receipt->head->account->controlAccountId),
                 $this->customers->find($receipt->head->account->customerId),
                 $date,
+                $taxRate,
             );
         });
     }

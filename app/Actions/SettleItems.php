@@ -102,7 +102,7 @@ final readonly class SettleItems
         $off = Money::sum([...$discounts->discounts, ...$deducted], $currency);
         $matching = new Matching($this->settings->accounts(), $this->settings->locked());
         $ticks = $matching->fill(array_values($items), $takes, $off->minor);
-        $ticked = new Ticked($ticks, $discounts->discounts, $deductions, $request->less->lines);
+        $ticked = new Ticked($ticks, $discounts->discounts, $deductions, $request->less->lines, $request->less->instalments);
         $shares = ReceiptSettlement::of(Money::zero($currency), $ticked, null);
         $used = array_values(array_intersect_key($asIs, $shares->takes));
         $date = $request->date ?? $matching->earliestDate($used !== [] ? $used : array_values($asIs));
@@ -131,7 +131,8 @@ final readonly class SettleItems
     }
 
     /**
-     * Amounts that stand: those that were typed, and of what a discount, a deduction or single lines concern what is meant of it.
+     * Amounts that stand: those that were typed, and of what a discount, a deduction, single lines or an instalment concern
+     * what is meant of it.
      *
      * @param array<int, OpenItem> $items
      * @return array<int, Money> by item id
@@ -143,6 +144,7 @@ final readonly class SettleItems
         $concerned = [
             ...$less->discounts,
             ...array_keys($less->lines),
+            ...array_keys($less->instalments),
             ...array_map(static fn (DeductionEntry $entry): int => $entry->itemId, $less->deductions),
         ];
         foreach ($concerned as $id) {

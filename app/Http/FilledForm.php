@@ -23,6 +23,9 @@ final class FilledForm
     /** @var list<array{code: string, item: int, amount: string}> */
     public array $deductions = [];
 
+    /** @var array<int, string> due date of the instalment that is meant, by item id */
+    public array $instalments = [];
+
     /** @var array<int, list<string>> lines of an invoice that are meant, by item id */
     public array $lines = [];
 
@@ -75,6 +78,7 @@ final class FilledForm
         $form->discounts = $read->discounts();
         $form->deductions = $read->deductionTexts();
         $form->lines = $read->lines();
+        $form->instalments = $read->instalments();
         $form->worth = array_filter($read->texts('worth'), is_string(...));
         $form->charges = $read->text('kept_back');
         $form->rest = RestPlace::tryFrom($read->text('rest'));
@@ -92,6 +96,7 @@ final class FilledForm
         $this->typed = array_map(self::text(...), $takes);
         $this->discounts = $less->discounts;
         $this->lines = $less->lines;
+        $this->instalments = $less->instalments;
         $this->deductions = array_map(
             static fn (DeductionEntry $of): array => ['code' => $of->code, 'item' => $of->itemId, 'amount' => self::text($of->amount)],
             $less->deductions,

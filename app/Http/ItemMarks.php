@@ -8,6 +8,7 @@ use Ajuste\Core\Subledger\OpenItem;
 use App\Queries\Contested;
 use App\Queries\DeductionReasons;
 use App\Queries\DiscountOffers;
+use App\Queries\InstalmentPlans;
 use App\Queries\InvoiceLines;
 
 /** What is to be known of items beside their amounts: what is contested, decided, and of which lines they are made. */
@@ -18,6 +19,7 @@ final readonly class ItemMarks
         private DiscountOffers $offers,
         private DeductionReasons $reasons,
         private InvoiceLines $invoiceLines,
+        private InstalmentPlans $instalments,
     ) {}
 
     /**
@@ -31,6 +33,7 @@ final readonly class ItemMarks
             'contested' => $this->contested->of($items, $asOf),
             'decisions' => $this->offers->decisions($items),
             'itemLines' => null,
+            'instalments' => $this->instalments->openOf($items),
         ];
     }
 

@@ -12,11 +12,9 @@ use Ajuste\Core\Proposal\RemittanceAdvice;
 use Ajuste\Core\Settlement\DiscountOffer;
 use Ajuste\Core\Subledger\OpenItem;
 use App\Models\Customer;
-use App\Queries\Contested;
 use App\Queries\DeductionReasons;
 use App\Queries\DiscountOffers;
 use App\Queries\Drafts;
-use App\Queries\InvoiceLines;
 use App\Queries\LineGuess;
 use App\Queries\Positions;
 use App\Queries\Proposals;
@@ -51,8 +49,7 @@ final readonly class ReceiptWorktop
         private DiscountOffers $offers,
         private DeductionReasons $reasons,
         private Drafts $drafts,
-        private Contested $contested,
-        private InvoiceLines $invoiceLines,
+        private ItemMarks $marks,
         private Settings $settings,
     ) {}
 
@@ -129,12 +126,9 @@ final readonly class ReceiptWorktop
 
         return [
             'items' => $items,
-            'reasons' => $this->reasons->all(),
-            'contested' => $this->contested->of($items, $at->asOf),
+            ...$request->boolean('with_lines') ? $this->marks->withLines($items, $at->asOf) : $this->marks->of($items, $at->asOf),
             'discounts' => array_map(static fn (DiscountOffer $offer): Money => $offer->onTheRest($line->dates->value), $offers),
             'offers' => $offers,
-            'decisions' => $this->offers->decisions($items),
-            'itemLines' => $request->boolean('with_lines') ? $this->invoiceLines->described($items) : null,
             'currencies' => array_values(
                 array_unique(array_map(static fn (OpenItem $item): string => $item->takeable->currency->code, $open)),
             ),

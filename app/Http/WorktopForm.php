@@ -100,6 +100,17 @@ final readonly class WorktopForm
         return $lines;
     }
 
+    /** @return array<int, string> due date of the instalment that is meant, by item id */
+    public function instalments(): array
+    {
+        $meant = [];
+        foreach (array_filter($this->texts('instalment')) as $id => $dueDate) {
+            $meant[(int) $id] = $dueDate;
+        }
+
+        return $meant;
+    }
+
     /** @return list<array{code: string, item: int, amount: string}> */
     public function deductionTexts(): array
     {
@@ -144,6 +155,6 @@ final readonly class WorktopForm
             $this->deductionTexts(),
         );
 
-        return new Reductions($this->discounts(), $deductions, $this->lines());
+        return new Reductions($this->discounts(), $deductions, $this->lines(), $this->instalments());
     }
 }

@@ -24,7 +24,7 @@ final readonly class AgedItems
      */
     public function of(int $accountId, string $asOf, ?string $knownAt = null, ?array $customerIds = null): Generator
     {
-        $plans = $this->plans->of($accountId, $knownAt, $customerIds);
+        $plans = $this->plans->of($accountId, $asOf, $knownAt, $customerIds);
         $contested = $this->contested->amounts($accountId, $asOf, $knownAt, $customerIds);
         $open = $waiting = [];
         foreach ($this->positions->standing($accountId, $asOf, $knownAt, $customerIds) as $row) {

@@ -23,7 +23,8 @@ final class Drafts
         /**
          * @var array{customer: int, takes: array<int, ?array{int, string}>, discounts: list<int>, deductions: list<array{string, int,
          *     ?array{int, string}}>,
-         *     lines: array<int, list<string>>, charges: ?array{int, string}, rest: string, worth: ?array{int, string}, deposit_tax: string}
+         *     lines: array<int, list<string>>, instalments?: array<int, string>, charges: ?array{int, string}, rest: string,
+         *     worth: ?array{int, string}, deposit_tax: string}
          *     $kept
          */
         $kept = json_decode($json, true, flags: JSON_THROW_ON_ERROR);
@@ -37,7 +38,7 @@ final class Drafts
             $lineId,
             $kept['customer'],
             array_map($money, $kept['takes']),
-            new Reductions($kept['discounts'], $deductions, $kept['lines']),
+            new Reductions($kept['discounts'], $deductions, $kept['lines'], $kept['instalments'] ?? []),
             $money($kept['charges']),
             RestPlace::tryFrom($kept['rest']),
             $money($kept['worth']),
@@ -66,6 +67,7 @@ final class Drafts
                     $request->less->deductions,
                 ),
                 'lines' => $request->less->lines,
+                'instalments' => $request->less->instalments,
                 'charges' => $money($request->charges),
                 'rest' => $request->rest->value ?? '',
                 'worth' => $money($request->worth),

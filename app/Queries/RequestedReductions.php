@@ -23,6 +23,7 @@ final readonly class RequestedReductions
         private DeductionReasons $reasons,
         private DiscountOffers $offers,
         private InvoiceLines $lines,
+        private InstalmentPlans $instalments,
     ) {}
 
     /**
@@ -74,17 +75,19 @@ final readonly class RequestedReductions
     }
 
     /**
-     * What an item takes: what was typed, else all of it, or all that is left of the lines that alone are meant.
+     * What an item takes: what was typed, else all of it, or all that is left of the lines or the instalment that alone are meant.
      *
      * @param ?Money $typed null: no amount
      *
-     * @throws Refusal when a line is named that it does not have, that is paid already, or that has less left
+     * @throws Refusal when a line or an instalment is named that it does not have, that is paid already, or that has less left
      */
     public function meant(OpenItem $item, ?Money $typed, Reductions $less): Money
     {
         $lines = $less->lines[$item->id] ?? [];
         if ($lines === []) {
-            return $typed ?? $item->takeable;
+            return isset($less->instalments[$item->id])
+                ? $this->ofInstalment($item, $typed, $less->instalments[$item->id])
+                : $typed ?? $item->takeable;
         }
         $currency = $item->takeable->currency;
         $left = $this->lines->left($item);
@@ -102,6 +105,23 @@ final readonly class RequestedReductions
         }
 
         return $typed ?? Money::least($sum, $item->takeable);
+    }
+
+    /** @throws Refusal when there is no such instalment, or it has less open */
+    private function ofInstalment(OpenItem $item, ?Money $typed, string $dueDate): Money
+    {
+        foreach ($this->instalments->open($item) as $part) {
+            if ($part->dueDate === $dueDate) {
+                $open = Money::ofMinor($part->open, $item->takeable->currency);
+                if ($typed?->isMoreThan($open)) {
+                    throw new Refusal("The instalment of {$item->title()} due {$dueDate} has only {$open->grouped()} open; "
+                        ."{$typed->grouped()} is typed. Name no instalment, or type less.");
+                }
+
+                return $typed ?? $open;
+            }
+        }
+        throw new Refusal("{$item->title()} has no open instalment due {$dueDate}. Choose another, or none.");
     }
 
     /** @param  array<int, OpenItem>  $items */

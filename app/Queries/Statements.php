@@ -102,7 +102,7 @@ final readonly class Statements
      */
     private function aged(Account $account, Customer $customer, string $asOf, array $open, array $contested): AgedList
     {
-        $plans = $this->plans->of($account->id, null, [$customer->id]);
+        $plans = $this->plans->of($account->id, $asOf, null, [$customer->id]);
         $items = [];
         foreach ($open as $item) {
             $parts = isset($plans[$item->id]) ? $plans[$item->id]->open($item->position->matched, 0, 0) : [];

@@ -18,7 +18,7 @@ final class Seals
         'agreements', 'allowance_posted', 'allowance_rates', 'approval_requests', 'audit_records', 'bank_statements', 'carried_causes',
         'check_reasons', 'contested', 'credit_notes', 'customer_blocks', 'discount_decisions', 'hand_pairs', 'imports', 'items',
         'late_rows',
-        'loose_reasons', 'mandates', 'matches', 'money_lines', 'notes', 'overlays', 'own_checks', 'pair_choices',
+        'loose_reasons', 'mandates', 'matched_instalments', 'matches', 'money_lines', 'notes', 'overlays', 'own_checks', 'pair_choices',
         'party_links', 'payment_orders',
         'period_locks',
         'placements', 'postings', 'questions', 'rates_accepted', 'refunds', 'reopenings', 'run_choices', 'run_lines', 'runs',

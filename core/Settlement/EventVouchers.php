@@ -67,17 +67,18 @@ final readonly class EventVouchers
     }
 
     /**
-     * Unapplied money that is an advance: from the receivables control to the deposits.
+     * Unapplied money that is an advance: from the receivables control to the deposits, and to output tax where that is due on payment.
      *
-     * @param Worth $worth base as the receipt carries it
+     * @param ReceiptSplit $split base as the receipt carries it, all of it a deposit
      */
-    public function heldAsDeposit(VoucherHead $head, Account $control, Account $deposits, Worth $worth): Voucher
+    public function heldAsDeposit(VoucherHead $head, Account $control, Account $deposits, ReceiptSplit $split): Voucher
     {
         $text = "{$head->document} held as a deposit";
+        $held = new Worth($split->deposit->base, $split->depositNet, $split->deposit->tax);
 
         return new Voucher($head->date, $text, [
-            self::line($control, $worth->base, $text, $head, $worth),
-            self::line($deposits, $worth->base->negated(), $text, $head, $worth),
+            self::line($control, $split->deposit->base, $text, $head, $split->deposit),
+            ...$this->deposit($head, $deposits, $held),
         ]);
     }
 

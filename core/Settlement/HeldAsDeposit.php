@@ -9,6 +9,7 @@ use Ajuste\Core\Ledger\Account;
 use Ajuste\Core\Ledger\AccountRole;
 use Ajuste\Core\Ledger\ChartOfAccounts;
 use Ajuste\Core\Ledger\VoucherHead;
+use Ajuste\Core\Posting\Fact\DepositTaxBooked;
 use Ajuste\Core\Posting\MatchedAmounts;
 use Ajuste\Core\Posting\PlanBuilder;
 use Ajuste\Core\Posting\PostingPlan;
@@ -30,10 +31,11 @@ final readonly class HeldAsDeposit
 
     /**
      * @param string $date on which it takes effect
+     * @param string $taxRate percent of the tax that is due when a deposit is paid (R2); blank: none
      *
-     * @throws Refusal when it is no receipt with an unapplied part, the date is before it, or the day is locked
+     * @throws Refusal when it is no receipt with an unapplied part, the date is before it, the day is locked, or the rate is none
      */
-    public function plan(OpenItem $receipt, Account $control, Customer $customer, string $date): PostingPlan
+    public function plan(OpenItem $receipt, Account $control, Customer $customer, string $date, string $taxRate = ''): PostingPlan
     {
         if ($receipt->kind !== Kind::Receipt || $receipt->side !== Side::Credit) {
             throw new Refusal("{$receipt->title()} is no receipt. Only the unapplied part of a receipt can be held as a deposit.");
@@ -48,21 +50,26 @@ final readonly class HeldAsDeposit
         $base = $receipt->moves($amount);
         $plan = new PlanBuilder;
         $settlement = $plan->settlement($customer->id, $date);
-        $head = new VoucherHead($date, $document, $customer->number);
+        $split = ReceiptSplit::of($amount, $base, $amount, $taxRate);
         $voucher = $plan->voucher(
-            (new EventVouchers($this->accounts))->heldAsDeposit($head, $control, $deposits, new Worth($base, $amount)),
+            (new EventVouchers($this->accounts))->heldAsDeposit(
+                new VoucherHead($date, $document, $customer->number), $control, $deposits, $split,
+            ),
             $settlement,
         );
         $off = $plan->newItem(
             ItemHead::debit($document, Kind::Transfer, $customer->on($control->id), $date, $document), $amount, $base, $voucher,
         );
         $plan->match($date, $off, $receipt, MatchedAmounts::even($amount, $base), $settlement);
-        $plan->newItem(
+        $held = $plan->newItem(
             ItemHead::credit($document, Kind::Deposit, $customer->on($deposits->id), $date, $document),
-            $amount,
-            $base,
+            $split->depositNet,
+            $split->depositBase(),
             $voucher,
         );
+        if (! $split->deposit->tax->isZero()) {
+            $plan->fact(new DepositTaxBooked($held->ref, $taxRate, $split->deposit->tax));
+        }
         $plan->trail('hold as deposit', Subject::settlement($settlement), '', ['document' => $document, 'amount' => $amount->decimal()]);
 
         return $plan->build(Subject::settlement($settlement));

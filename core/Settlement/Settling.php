@@ -8,6 +8,7 @@ use Ajuste\Core\Calendar\LockedDays;
 use Ajuste\Core\Ledger\ChartOfAccounts;
 use Ajuste\Core\Money\Money;
 use Ajuste\Core\Posting\Fact\AmountContested;
+use Ajuste\Core\Posting\Fact\InstalmentMeant;
 use Ajuste\Core\Posting\Fact\LinesMeant;
 use Ajuste\Core\Posting\PlanBuilder;
 use Ajuste\Core\Refusal;
@@ -58,14 +59,22 @@ final readonly class Settling
                 new AmountContested($contested->invoice->ref, $contested->reason->code, $contested->amount, $frame->date, $settlement),
             );
         }
-        foreach ($ticked->lines as $id => $lines) {
-            $item = array_column($ticked->items(), null, 'id')[$id] ?? null;
-            if ($item !== null && $lines !== [] && isset($shares->takes[$id])) {
-                $plan->fact(new LinesMeant($item->ref, $lines, $settlement));
-            }
-        }
+        $this->whatIsMeant($plan, $settlement, $ticked, $shares);
 
         return $match;
+    }
+
+    /** The lines and the instalments that were named. */
+    private function whatIsMeant(PlanBuilder $plan, int $settlement, Ticked $ticked, ReceiptSettlement $shares): void
+    {
+        foreach (array_intersect_key(array_column($ticked->items(), null, 'id'), $shares->takes) as $id => $item) {
+            if (($ticked->lines[$id] ?? []) !== []) {
+                $plan->fact(new LinesMeant($item->ref, $ticked->lines[$id], $settlement));
+            }
+            if (isset($ticked->instalments[$id])) {
+                $plan->fact(new InstalmentMeant($item->ref, $ticked->instalments[$id], $settlement));
+            }
+        }
     }
 
     /**

@@ -17,12 +17,14 @@ final readonly class Ticked
      * @param array<int, Money> $discounts taken, by item id
      * @param list<Deduction> $deductions accepted and contested
      * @param array<int, list<string>> $lines of an invoice that alone are meant, by item id
+     * @param array<int, string> $instalments due date of the one that is meant, by item id
      */
     public function __construct(
         public array $ticks,
         public array $discounts = [],
         public array $deductions = [],
         public array $lines = [],
+        public array $instalments = [],
     ) {}
 
     /** @return list<OpenItem> */

@@ -55,6 +55,37 @@ final class ClosingListsTest extends BooksTestCase
         self::assertSame([], app(Verification::class)->faults());
     }
 
+    public function test_a_match_pays_the_instalment_that_is_named(): void
+    {
+        $parts = "document,due_date,amount\nI1,2026-09-09,300.00\nI1,2026-10-09,300.00\nI1,2026-11-09,300.00\n";
+        $this->import(['instalments.csv' => $parts]);
+        $this->actingAs($this->person());
+        [$customer, $invoice, $receipt] = [$this->customerId('C1'), $this->itemId('I1'), $this->itemId('R1')];
+        $this->get("/unapplied?customer={$customer}")->assertSee('oldest instalment first')->assertSee('due 9 Nov, 300.00 open');
+        $form = ['tick' => [$invoice => '1', $receipt => '1'], 'amount' => [$invoice => '', $receipt => '300.00'], 'date' => '2026-10-02'];
+        $post = function (array $form): string {
+            $rehearsed = $this->post('/unapplied/'.$this->customerId('C1').'/rehearse', $form)->assertOk();
+            preg_match('/name="seen" value="(\w+)"/', (string) $rehearsed->getContent(), $found);
+            $this->post('/unapplied/'.$this->customerId('C1'), [...$form, 'key' => 'n', 'seen' => $found[1] ?? '']);
+
+            return (string) $rehearsed->getContent();
+        };
+        $said = $post([...$form, 'instalment' => [$invoice => '2026-12-24']]);
+        self::assertStringContainsString('no open instalment due 2026-12-24', $said);
+        self::assertStringContainsString('has only 300.00 open', $post([
+            ...$form, 'instalment' => [$invoice => '2026-11-09'], 'amount' => [$invoice => '310.00', $receipt => '310.00'],
+        ]));
+        self::assertSame(0, DB::table('matched_instalments')->count());
+        $post([...$form, 'instalment' => [$invoice => '2026-11-09']]);
+        self::assertSame(['2026-11-09'], DB::table('matched_instalments')->pluck('due_date')->all());
+        $amounts = fn (string $day): array => $this->report('aged', ['--as-of' => $day])['customers'][0]['amounts'];
+        self::assertSame(['0.00', '300.00', '300.00', '0.00', '0.00'], $amounts('2026-10-31'), 'the two older ones are open and late');
+        self::assertSame(['600.00', '300.00', '0.00', '0.00', '0.00'], $amounts('2026-10-01'), 'before the match');
+        $this->post('/matches/'.DB::table('settlements')->max('id').'/reverse', ['key' => 'b', 'reason' => 'x', 'date' => '2026-10-31']);
+        self::assertSame(['300.00', '300.00', '300.00', '0.00', '0.00'], $amounts('2026-10-31'));
+        self::assertSame([], app(Verification::class)->faults());
+    }
+
     public function test_terms_with_several_due_dates_give_an_invoice_its_instalments(): void
     {
         $headings = "document,kind,customer,date,due_date,currency,amount,base_amount,terms\n";

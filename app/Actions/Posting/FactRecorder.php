@@ -14,6 +14,7 @@ use Ajuste\Core\Posting\Fact\CreditNoteIssued;
 use Ajuste\Core\Posting\Fact\DebtWrittenOff;
 use Ajuste\Core\Posting\Fact\DepositTaxBooked;
 use Ajuste\Core\Posting\Fact\DocumentTakenBack;
+use Ajuste\Core\Posting\Fact\InstalmentMeant;
 use Ajuste\Core\Posting\Fact\LinesMeant;
 use Ajuste\Core\Posting\Fact\PayerRemembered;
 use Ajuste\Core\Posting\Fact\PlacementTakenBack;
@@ -59,6 +60,11 @@ final readonly class FactRecorder
                 $fact instanceof CreditNoteIssued => $this->creditNote($fact, $keys, $recordedAt),
                 $fact instanceof RefundPaid => $this->refund($fact, $keys, $recordedAt),
                 $fact instanceof LinesMeant => $this->linesMeant($fact, $keys),
+                $fact instanceof InstalmentMeant => DB::table('matched_instalments')->insert([
+                    'settlement_id' => $keys->settlements[$fact->settlement],
+                    'item_id' => $keys->item($fact->invoice),
+                    'due_date' => $fact->dueDate,
+                ]),
                 $fact instanceof AmountContested => $this->contested($fact, $keys, $recordedAt),
                 $fact instanceof ContraPosted => self::contra($fact, $keys, $inserts),
                 $fact instanceof AllowancePosted => $this->allowance($fact, $keys),

@@ -121,7 +121,7 @@ final readonly class PlaceReceipt
         $named = $items + $this->positions->several(array_values(array_filter(array_column($request->less->deductions, 'itemId'))));
         $deductions = $this->reductions->deductions($request->less, $named);
         $discounts = $this->discounts($request, $ticks, $deductions, new DatedMoney($original, $line->dates->value));
-        $ticked = new Ticked($discounts->ticks, $discounts->discounts, $deductions, $request->less->lines);
+        $ticked = new Ticked($discounts->ticks, $discounts->discounts, $deductions, $request->less->lines, $request->less->instalments);
         $settlement = ReceiptSettlement::of($original, $ticked, $request->rest);
 
         return new Receipt(

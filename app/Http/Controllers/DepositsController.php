@@ -56,7 +56,7 @@ final class DepositsController
     /** What is unapplied of a receipt becomes a deposit. */
     public function hold(Request $request, int $item, HoldAsDeposit $hold): RedirectResponse
     {
-        $settlement = $hold->post(FormKey::of($request, 'hold-deposit'), $item);
+        $settlement = $hold->post(FormKey::of($request, 'hold-deposit'), $item, trim($request->string('deposit_tax')->toString()));
 
         return redirect()->back(fallback: route('deposits'))->with('done', [
             'text' => 'Held as a deposit, at its own rate.', 'url' => route('match', $settlement), 'link' => 'Open it',

@@ -18,6 +18,7 @@ final class PlainInput
         'bill_amount',
         'cells',
         'discount',
+        'instalment',
         'columns',
         'fixed',
         'lines',

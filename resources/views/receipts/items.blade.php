@@ -26,7 +26,8 @@
                                 @checked(isset($filled->typed[$item->id]))><span>{{ ucfirst($item->kind->words()) }}
                                 <a href="{{ route('document', $item->id) }}" tabindex="-1">{{ $item->document }}</a></span></label>
                         <x-item-marks :item="$item" :discount="$discounts[$item->id] ?? null" :taken="in_array($item->id, $filled->discounts, true)"
-                            :offered="isset($offers[$item->id])" :decision="$decisions[$item->id] ?? null" :contested="$contested[$item->id] ?? []" />
+                            :offered="isset($offers[$item->id])" :decision="$decisions[$item->id] ?? null" :contested="$contested[$item->id] ?? []"
+                                :instalments="$instalments[$item->id] ?? []" :meant="$filled->instalments[$item->id] ?? ''" />
                     </td>
                     <td class="nowrap soft" data-sort="{{ $item->dueDate }}">{{ Say::shortDay($item->dueDate) }}</td>
                     <td class="n" data-sort="{{ $item->takeable->minor }}">

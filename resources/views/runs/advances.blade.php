@@ -12,6 +12,8 @@
                         @if (Auth::user()->role->mayWrite())
                             <form method="post" action="{{ route('document.deposit', $of->of->item->id) }}">@csrf
                                 <input type="hidden" name="key" value="{{ $key }}-d{{ $of->of->item->id }}">
+                                <label>tax <input type="text" inputmode="decimal" name="deposit_tax" value="{{ old('deposit_tax') }}"
+                                        aria-label="Tax due on payment of {{ $of->of->item->document }}, in percent" class="w-12 text-right h-6!"> %</label>
                                 <button class="button py-0.5!" @if ($place === 0) data-hotkey="v" @endif>Hold as a deposit
                                     @if ($place === 0)
                                         <kbd>V</kbd>

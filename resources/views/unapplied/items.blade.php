@@ -28,7 +28,8 @@
                                     @checked(isset($filled->typed[$item->id]))><span>{{ ucfirst($item->kind->words()) }} <a href="{{ route('document', $item->id) }}"
                                         tabindex="-1">{{ $item->document }}</a></span></label>
                             <x-item-marks :item="$item" :discount="$discounts[$item->id] ?? null" :taken="in_array($item->id, $filled->discounts, true)"
-                                :decision="$decisions[$item->id] ?? null" :contested="$contested[$item->id] ?? []" />
+                                :decision="$decisions[$item->id] ?? null" :contested="$contested[$item->id] ?? []"
+                                :instalments="$instalments[$item->id] ?? []" :meant="$filled->instalments[$item->id] ?? ''" />
                             @php
                                 $others = array_diff($currencies, [$item->takeable->currency->code]);
                                 $isOfControl = $item->head->account->controlAccountId === $control->id;
