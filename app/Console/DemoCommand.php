@@ -8,16 +8,22 @@ use Ajuste\Core\Calendar\Period;
 use Ajuste\Core\DirectDebit\Mandate;
 use Ajuste\Core\DirectDebit\MandateUse;
 use Ajuste\Core\DirectDebit\Scheme;
+use Ajuste\Core\Money\Money;
 use Ajuste\Core\Refusal;
 use App\Actions\DirectDebits\KeepMandates;
 use App\Actions\Import\ImportFiles;
 use App\Actions\Import\RefusedRows;
 use App\Actions\LockPeriod;
 use App\Actions\Receipts\Decide;
+use App\Actions\SettleItems;
 use App\Files\SourceFiles;
 use App\Models\User;
+use App\Queries\Settings;
 use App\Support\Books;
 use App\Support\DemoBooks;
+use App\Values\DeductionEntry;
+use App\Values\MatchRequest;
+use App\Values\Reductions;
 use Database\Seeders\DemoFiles;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
@@ -110,11 +116,23 @@ final class DemoCommand extends Command
             $mandates->add("demo-{$reference}", $customer->id, $mandate, '2026-03-16');
         }
         $lock->post(Period::of('2026-09'));
+        $this->contest();
         foreach (DemoBooks::PEOPLE as [$name, $email, $role]) {
             User::query()->create([
                 'name' => $name, 'email' => $email, 'password' => DemoBooks::PASSWORD, 'role' => $role,
                 'administers' => $role === 'reviewer',
             ]);
         }
+    }
+
+    /** A member pays 3.40 less than was billed, and says that the price was another. */
+    private function contest(): void
+    {
+        [$invoice, $receipt, $member] = DemoFiles::CONTESTED;
+        $id = static fn (string $document): int => (int) DB::table('items')->where('document', $document)->value('root_id');
+        $entry = new DeductionEntry('PRICE', $id($invoice), Money::parse('3.40', 'EUR'));
+        $customer = (int) DB::table('customers')->where('customer', $member)->value('id');
+        $request = new MatchRequest($customer, [$id($invoice) => null, $id($receipt) => null], '2026-10-01', new Reductions([], [$entry]));
+        app(SettleItems::class)->post('demo-contested', $request, app(Settings::class)->controlAccount(), '');
     }
 }

@@ -71,6 +71,9 @@ final class DemoFiles
     /** A creditor identifier whose check digits hold and that nobody was given. */
     private const CREDITOR = 'ES75ZZZX99990000';
 
+    /** A debit note, the receipt that is 3.40 short of it, and the member who says why. */
+    public const CONTESTED = ['DN260003', 'RX260003', '5026'];
+
     /** Who lets it be collected: customer, reference, account at a bank that does not exist, scheme, use. */
     public const MANDATES = [
         ['3201', 'VGM-0001', 'ES8499990006012154321007', 'CORE', 'recurrent'],
@@ -229,6 +232,7 @@ final class DemoFiles
         $this->plantFaults();
         $this->allowance();
         $this->instalments();
+        $this->closingCases();
     }
 
     /** Loss rates by age, and two customers who are looked at by name: one is insolvent, one disputes what it owes. */
@@ -249,6 +253,36 @@ final class DemoFiles
             'customer' => $disputes[0], 'document' => $disputes[1], 'amount' => '120.00', 'percent' => '', 'reason' => 'says it never came',
             'review' => '2026-11-30',
         ]);
+    }
+
+    /** What closing runs meet: a rest above the limit, one that is contested, an agreement that ended, a pair in pounds. */
+    private function closingCases(): void
+    {
+        $this->single('2026-07-06', 'DN260002', 'debit_note', '3206', 90_000, '4000', 1);
+        $this->single('2026-08-20', 'RX260002', 'receipt', '3206', 89_320, '1500', -1);
+        $this->add('matches', [
+            'date' => '2026-08-20', 'debit_document' => 'DN260002', 'credit_document' => 'RX260002', 'amount' => '893.20',
+        ]);
+        [$invoice, $receipt, $member] = self::CONTESTED;
+        $this->single('2026-07-08', $invoice, 'debit_note', $member, 50_000, '4000', 1);
+        $this->single('2026-10-01', $receipt, 'receipt', $member, 49_660, '1500', -1);
+        $this->add('agreements', [
+            'customer' => '5011', 'supplier' => '7011', 'reference' => 'OFF-92', 'from' => '2022-01-01', 'to' => '2026-06-30',
+            'currency' => 'EUR', 'scope' => 'all',
+        ]);
+        $name = self::ABROAD[0][0];
+        $this->add('suppliers', ['supplier' => '7101', 'name' => $name, 'currency' => 'GBP', 'control_account' => '2100']);
+        $this->add('agreements', [
+            'customer' => '3101', 'supplier' => '7101', 'reference' => 'OFF-201', 'from' => '2025-01-01', 'to' => '', 'currency' => 'GBP',
+            'scope' => 'due',
+        ]);
+        $base = $this->base(64_000, 'GBP', '2026-09-14');
+        $this->add('supplier_items', [
+            'document' => 'PRO-2609', 'kind' => 'bill', 'supplier' => '7101', 'date' => '2026-09-14', 'due_date' => '2026-10-14',
+            'currency' => 'GBP', 'amount' => '640.00', 'base_amount' => $this->say($base, 'EUR'), 'open' => '640.00',
+            'reference' => 'shop promotion',
+        ]);
+        $this->bought('PRO-2609', '2026-09-14', $base);
     }
 
     /** A large order of October is paid in three parts. */
