@@ -329,6 +329,8 @@ Route::middleware('auth')->group(function (): void {
         Route::post('/rates', [RatesController::class, 'post'])->name('rates.post');
         Route::post('/rates/fetch', [RatesController::class, 'fetch'])->name('rates.fetch');
         Route::post('/currency/accept-rates', [RunsController::class, 'acceptRates'])->name('currency.accept');
+        Route::post('/me/deputies', [MeController::class, 'deputy'])->name('me.deputy');
+        Route::post('/me/deputies/{deputy}/end', [MeController::class, 'endDeputy'])->name('me.deputy.end')->whereNumber('deputy');
         Route::post('/contra/pair', [RunsController::class, 'keepPair'])->name('contra.pair');
         Route::post('/contra/pair/rehearse', [RunsController::class, 'rehearsePair'])
             ->name('contra.pair.rehearse')

@@ -31,6 +31,7 @@ final readonly class CutPack
         private PackRows $rows,
         private Reports $reports,
         private ControlFigures $figures,
+        private PackPapers $papers,
     ) {}
 
     /**
@@ -43,14 +44,15 @@ final readonly class CutPack
         $signed = DB::table('signatures')->where(['period' => $period->name, 'role' => 'reviewer'])->orderByDesc('id')->first()
             ?? throw new Refusal("{$period->name} is not signed by two yet. A pack is cut of what was signed.");
         $contents = $this->contents($period, $signed);
-        $contents['manifest.json'] = self::json(Manifest::of($contents)->digests);
+        $contents += $this->papers->of($period, $signed->recorded_at);
         $contents['cover.pdf'] = Pdf::of('sign-off.cover', [
             'booksName' => $this->settings->text(Setting::BooksName),
             'period' => $period,
             'figures' => (array) json_decode($contents['figures.json'], true),
             'signatures' => self::signatures($period),
             'reasons' => DB::table('check_reasons')->where('period', $period->name)->orderBy('id')->get(),
-        ]);
+        ], $period->last);
+        $contents['manifest.json'] = self::json(Manifest::of($contents)->digests);
         $zip = new ZipArchive;
         if ($zip->open($file, ZipArchive::CREATE | ZipArchive::OVERWRITE) !== true) {
             throw new Refusal("“{$file}” cannot be written. Name another file.");
@@ -77,6 +79,10 @@ final readonly class CutPack
             'data/items.csv' => self::csv($this->rows->items($last, $known)),
             'data/matches.csv' => self::csv($this->rows->matches($last, $known)),
             'data/open.csv' => self::csv($open),
+            'data/unapplied.csv' => self::csv($this->rows->unapplied($this->settings->accounts()->carryingCustomers(), $last, $known)),
+            'data/runs.csv' => self::csv($this->rows->runs($period, $known)),
+            'data/journals.csv' => self::csv($this->rows->journals($period, $known)),
+            'approvals.json' => self::json($this->rows->approvals($known)),
             'figures.json' => self::json($this->signedFigures($last, $known)),
             'policy.json' => self::json([
                 'period' => $period->name,

@@ -7,6 +7,7 @@ namespace App\Actions;
 use Ajuste\Core\Refusal;
 use App\Actions\Posting\Once;
 use App\Actions\Posting\Reason;
+use App\StandIn\Outbox;
 use App\Support\Actor;
 use App\Support\AuditTrail;
 use App\Support\Moment;
@@ -15,11 +16,11 @@ use Illuminate\Support\Facades\DB;
 /** Asks somebody about an item, a customer or a cause, and keeps the answer; open questions stand on the desk. */
 final readonly class KeepQuestion
 {
-    public function __construct(private Actor $actor, private AuditTrail $audit) {}
+    public function __construct(private Actor $actor, private AuditTrail $audit, private Outbox $outbox) {}
 
     /**
      * @param string $subject such as `item 12`
-     * @param string $toWhom name or address
+     * @param string $toWhom name, or an address to which it is sent as a message
      * @param string $byDay ISO
      *
      * @throws Refusal when it says nothing, or names nobody
@@ -36,6 +37,9 @@ final readonly class KeepQuestion
                 'recorded_at' => Moment::now(),
             ]);
             $this->audit->record('question', $subject, $text, ['to' => $toWhom, 'by' => $byDay]);
+            if (filter_var(trim($toWhom), FILTER_VALIDATE_EMAIL) !== false) {
+                $this->outbox->keep(trim($toWhom), "Question {$id}, by {$byDay}", trim($text)."\n\n{$this->actor->who}\n", $subject);
+            }
 
             return $id;
         });

@@ -13,7 +13,7 @@ final class NoteSubject
     /** @throws Refusal when it is none */
     public static function of(string $subject): string
     {
-        return preg_match('/^(item|customer|supplier) \d+$|^cause \d+ [\w.-]+$/D', $subject) === 1
+        return preg_match('/^(item|customer|supplier) \d+$|^check [\w-]+ \d+$|^cause \d+ [\w.-]+$/D', $subject) === 1
             ? $subject
             : throw new Refusal('The form does not say what it is about. Load the page again.');
     }
@@ -26,6 +26,7 @@ final class NoteSubject
         return match ($of) {
             'item' => route('document', (int) $id),
             'customer' => route('customer', (int) $id),
+            'check' => route('sign-off'),
             'supplier' => route('supplier', (int) $id),
             default => route('proof', ['account' => app(Settings::class)->accounts()->withId((int) $id)->number, 'line' => $more]),
         };

@@ -36,6 +36,12 @@ final class User extends Authenticatable
         return $user instanceof self ? $user : throw new AuthenticationException();
     }
 
+    /** By the role, or as the deputy of a reviewer who is away. */
+    public function mayReview(): bool
+    {
+        return $this->role->mayReview() || app(Deputies::class)->standsFor($this->id) !== '';
+    }
+
     protected function casts(): array
     {
         return ['password' => 'hashed', 'role' => Role::class, 'administers' => 'boolean', 'second_factor' => 'encrypted'];

@@ -12,13 +12,16 @@ use Illuminate\Support\Facades\DB;
 final readonly class CarriedCauses
 {
     /** @return array<string, CarriedCause> those that were not opened again, by the cause's key */
-    public function of(Account $account): array
+    public function of(Account $account, ?string $knownAt = null): array
     {
         $carried = [];
         foreach (
             DB::table('carried_causes')
                 ->where('account_id', $account->id)
-                ->whereNotIn('id', DB::table('carried_causes_withdrawn')->select('carried_id'))
+                ->when($knownAt !== null, static fn ($query) => $query->where('recorded_at', '<=', $knownAt))
+                ->whereNotIn('id', DB::table('carried_causes_withdrawn')
+                    ->when($knownAt !== null, static fn ($query) => $query->where('recorded_at', '<=', $knownAt))
+                    ->select('carried_id'))
                 ->orderBy('id')
                 ->get() as $row
         ) {

@@ -22,17 +22,19 @@ final readonly class Outbox
 
     /**
      * @param string $about what the message belongs to
-     * @param string $attachment content of a PDF
+     * @param string $attachment content of a PDF; blank: none
      * @return int the message
      */
-    public function keep(string $to, string $subject, string $text, string $about, string $attachment, string $fileName): int
+    public function keep(string $to, string $subject, string $text, string $about, string $attachment = '', string $fileName = ''): int
     {
         $email = (new Email())
             ->from(new Address('accounts@example.invalid', $this->actor->who))
             ->to($to)
             ->subject($subject)
-            ->text($text)
-            ->attach($attachment, $fileName, 'application/pdf');
+            ->text($text);
+        if ($attachment !== '') {
+            $email->attach($attachment, $fileName, 'application/pdf');
+        }
         $eml = $email->toString();
         $name = hash('sha256', $eml).'.eml';
         File::ensureDirectoryExists(self::folder());

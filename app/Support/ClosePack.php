@@ -47,8 +47,7 @@ final readonly class ClosePack
     public function faults(): array
     {
         try {
-            // The cover says in words what the files say; it alone bears the time at which it was made.
-            $files = array_diff_key($this->contents, ['manifest.json' => 0, 'cover.pdf' => 0]);
+            $files = array_diff_key($this->contents, ['manifest.json' => 0]);
             $faults = (new Manifest($this->strings('manifest.json')))->faults(Manifest::of($files));
 
             return $faults !== [] ? $faults : [...$this->figureFaults(), ...$this->signatureFaults()];

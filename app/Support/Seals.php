@@ -16,7 +16,8 @@ final class Seals
     /** Tables whose rows are numbered as they come. */
     public const NUMBERED = [
         'agreements', 'allowance_posted', 'allowance_rates', 'approval_requests', 'audit_records', 'bank_statements', 'carried_causes',
-        'check_reasons', 'contested', 'credit_notes', 'customer_blocks', 'discount_decisions', 'hand_pairs', 'imports', 'items',
+        'check_reasons', 'contested', 'credit_notes', 'customer_blocks', 'deputies',
+        'deputies_ended', 'discount_decisions', 'hand_pairs', 'imports', 'items',
         'late_rows',
         'loose_reasons', 'mandates', 'matched_instalments', 'matches', 'money_lines', 'notes', 'overlays', 'own_checks', 'pair_choices',
         'party_links', 'payment_orders',

@@ -40,6 +40,7 @@ final class BooksOfOtherVersionsTest extends BooksTestCase
         '2026_11_26_000010_trail_by_what.php' => '599d5f03efbe1c6c',
         '2026_11_26_000011_pair_choices.php' => 'dd332885a4fc6122',
         '2026_11_26_000012_matched_instalments.php' => '3524b8266cdf556c',
+        '2026_11_26_000013_deputies.php' => 'bcffb6d19ac7df55',
         'bank.sql' => '770872898cc29d3b',
         'books.sql' => '7907943f952f8d8e',
         'notes.sql' => 'd438480598a27fe3',

@@ -49,6 +49,19 @@ final class QuestionsTest extends BooksTestCase
         $this->assertBooksHold();
     }
 
+    public function test_one_with_an_address_is_sent_as_a_message(): void
+    {
+        $ask = ['subject' => "item {$this->itemId('F1')}", 'text' => 'Why 90.00?', 'by' => '2026-11-06'];
+        $this->post('/questions', ['key' => 'a', ...$ask, 'to' => 'Sales desk'])->assertSessionHas('done');
+        self::assertSame(0, DB::table('outbox')->count());
+        foreach ([1, 2] as $click) {
+            $this->post('/questions', ['key' => 'b', ...$ask, 'to' => ' sales@example.invalid '])->assertSessionHas('done');
+        }
+        self::assertSame([['sales@example.invalid', 'Question 2, by 2026-11-06']], DB::table('outbox')->get()
+            ->map(static fn (object $of): array => [$of->recipient, $of->subject])->all());
+        $this->get('/outbox')->assertSee('Question 2');
+    }
+
     public function test_what_it_lacks_is_said_and_what_was_typed_stays(): void
     {
         $customer = $this->customerId('C1');

@@ -7,6 +7,7 @@ namespace App\Actions\Approvals;
 use Ajuste\Core\Exchange\Setting;
 use Ajuste\Core\Refusal;
 use Ajuste\Core\RefusalKind;
+use App\Models\Deputies;
 use App\Models\User;
 use App\Queries\Settings;
 use App\Support\Actor;
@@ -15,7 +16,7 @@ use Illuminate\Support\Facades\Auth;
 /** Who may approve what somebody asked for (R13): a reviewer, never the one who asked; or the outside person that the books name. */
 final readonly class SecondPerson
 {
-    public function __construct(private Settings $settings, private Actor $actor) {}
+    public function __construct(private Settings $settings, private Actor $actor, private Deputies $deputies) {}
 
     /**
      * @param string $asked the one who asked
@@ -36,15 +37,30 @@ final readonly class SecondPerson
         self::refuseOthers();
 
         return $asked !== $this->actor->who
-            ? $this->actor->who
+            ? $this->actor->who.$this->inPlaceOf()
             : throw new Refusal('Nobody approves an own request. Another reviewer does, or the outside person that the books name.');
     }
 
-    /** @throws Refusal unless a reviewer is signed in */
+    private function inPlaceOf(): string
+    {
+        $user = User::signedIn();
+
+        return $user->role->mayReview() ? '' : ", deputy of {$this->deputies->standsFor($user->id)}";
+    }
+
+    /** @throws Refusal where the person is no reviewer: what a deputy does not decide */
+    public static function refuseAllButReviewers(User $user): void
+    {
+        if (! $user->role->mayReview()) {
+            throw new Refusal('A reviewer decides this. Ask the reviewer.', RefusalKind::Rights);
+        }
+    }
+
+    /** @throws Refusal unless a reviewer, or the deputy of one, is signed in */
     public static function refuseOthers(): void
     {
         $user = Auth::user();
-        if (! ($user instanceof User) || ! $user->role->mayReview()) {
+        if (! ($user instanceof User) || ! $user->mayReview()) {
             throw new Refusal('A reviewer approves this. Ask the reviewer to look at it.', RefusalKind::Rights);
         }
     }

@@ -4,9 +4,13 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use Ajuste\Core\Calendar\Day;
 use Ajuste\Core\Refusal;
+use App\Actions\NameDeputy;
 use App\Actions\People;
 use App\Actions\SecondFactor;
+use App\Http\FormKey;
+use App\Models\Deputies;
 use App\Models\User;
 use App\Support\OneTimeCode;
 use App\Support\Sessions;
@@ -21,7 +25,7 @@ final class MeController
 {
     private const SECRET = 'second factor that is being set up';
 
-    public function index(Request $request): View
+    public function index(Request $request, Deputies $deputies): View
     {
         $user = User::signedIn();
         $secret = $request->session()->get(self::SECRET);
@@ -35,7 +39,37 @@ final class MeController
             'address' => OneTimeCode::address($secret, $user->email),
             'sessions' => Sessions::of($user->id),
             'here' => $request->session()->getId(),
+            'deputies' => $deputies->of($user->id),
+            'others' => User::query()
+                ->whereNull('disabled_at')
+                ->whereNot('id', $user->id)
+                ->whereNot('role', 'reader')
+                ->orderBy('name')
+                ->get(),
+            'key' => bin2hex(random_bytes(16)),
         ]);
+    }
+
+    public function deputy(Request $request, NameDeputy $name): RedirectResponse
+    {
+        $text = static fn (string $field): string => $request->string($field)->toString();
+        $name->post(
+            FormKey::of($request, 'deputy'),
+            User::signedIn(),
+            $request->integer('deputy'),
+            Day::of($text('from')),
+            Day::of($text('to')),
+            $text('reason'),
+        );
+
+        return redirect()->route('me')->with('done', ['text' => 'Named. The deputy approves and signs in your place on those days.']);
+    }
+
+    public function endDeputy(Request $request, int $deputy, NameDeputy $name): RedirectResponse
+    {
+        $name->end(FormKey::of($request, 'end-deputy'), User::signedIn(), $deputy);
+
+        return redirect()->route('me')->with('done', ['text' => 'Taken back.']);
     }
 
     public function password(Request $request, People $people): RedirectResponse

@@ -1,5 +1,5 @@
 @php $user = Auth::user(); @endphp
-@if ($unchanged && $user->role->mayReview() && $user->name !== $request->who)
+@if ($unchanged && $user->mayReview() && $user->name !== $request->who)
     <form method="post" action="{{ route('approval.approve', $request->id) }}" class="foot">@csrf
         <input type="hidden" name="key" value="{{ $key }}">
         <button class="button main" data-main>Approve and post {{ $what }} <kbd>Ctrl ↵</kbd></button>

@@ -47,6 +47,7 @@
                 @endforelse
             </tbody>
         </table>
+        @includeWhen($person->role->mayReview(), 'people.deputy')
         <p class="slate mt-2">Whoever does nothing for {{ config('session.lifetime') }} minutes is signed out, and everybody after
             {{ config('session.longest') / 60 }} hours. What was typed is kept.</p>
     </div>

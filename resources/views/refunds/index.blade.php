@@ -81,7 +81,7 @@
                                     @endif
                                     waits for the reviewer
                                 </span>
-                                @if (Auth::user()->role->mayReview() && Auth::user()->name !== $refund->who)
+                                @if (Auth::user()->mayReview() && Auth::user()->name !== $refund->who)
                                     <form method="post" action="{{ route('refunds.approve', $refund->id) }}" class="inline">@csrf
                                         <input type="hidden" name="key" value="{{ $key }}-ok-{{ $refund->id }}">
                                         <button class="button py-0.5!">Approve

@@ -30,6 +30,9 @@
                             @includeWhen(!$check->isGreen && $check->name === SignOffChecks::BACKUP && $user->role->mayWrite(), 'sign-off.backup')
                             @includeWhen(!$check->isGreen, 'sign-off.reason')
                             @includeWhen(OwnChecks::number($check) !== null && $user->role->mayWrite(), 'sign-off.end-check')
+                            @if (OwnChecks::number($check) !== null)
+                                <x-notes :subject="'check ' . $signOff->period->name . ' ' . OwnChecks::number($check)" />
+                            @endif
                         </td>
                     </tr>
                 @endforeach

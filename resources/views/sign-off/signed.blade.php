@@ -10,7 +10,7 @@
 @endforeach
 @if ($locked)
     <p class="soft">The days through {{ Say::day($locked) }} are locked.</p>
-    @if (Auth::user()->role->mayReview())
+    @if (Auth::user()->mayReview())
         <form method="post" action="{{ route('sign-off.reopen') }}" class="flex gap-2 items-end">@csrf
             <input type="hidden" name="key" value="{{ $key }}-r">
             <label class="grow">Open the latest locked period again, because <input type="text" name="reason" required class="w-full"></label>

@@ -1,0 +1,33 @@
+@use('App\Http\Say')
+<x-paper title="Movement of {{ $account->title() }}">
+    <div class="soft">{{ $booksName }}</div>
+    <h1>Movement of {{ $account->title() }}</h1>
+    <div class="soft">{{ Say::day($movement->from) }} to {{ Say::day($movement->to) }}. Amounts in {{ $base->code }}.</div>
+    <table>
+        <thead>
+            <tr>
+                <th></th>
+                <th class="n">Control account</th>
+                <th class="n">Customers</th>
+                <th class="n">Difference</th>
+            </tr>
+        </thead>
+        <tbody>
+            @foreach ($movement->lines as $of)
+                <tr>
+                    <td>{{ $of->line->words() }}</td>
+                    <td class="n">{{ Say::balance($of->ledger) }}</td>
+                    <td class="n">{{ Say::balance($of->customers) }}</td>
+                    <td class="n">{{ $of->difference()->isZero() ? '' : Say::balance($of->difference()) }}</td>
+                </tr>
+                @foreach (array_slice($of->causes, 0, 10) as $cause)
+                    <tr>
+                        <td class="soft" colspan="3">{{ trim($cause->cause->words() . ' ' . $cause->document()) }}</td>
+                        <td></td>
+                    </tr>
+                @endforeach
+            @endforeach
+        </tbody>
+    </table>
+    <p>{{ $movement->difference()->isZero() ? 'Ties at the end.' : 'Does not tie by ' . $movement->difference()->abs()->grouped() . ' at the end; see the proof.' }}</p>
+</x-paper>
