@@ -9,6 +9,7 @@ use App\Http\Controllers\BankController;
 use App\Http\Controllers\BatchesController;
 use App\Http\Controllers\BooksController;
 use App\Http\Controllers\CorrectionsController;
+use App\Http\Controllers\CreditController;
 use App\Http\Controllers\CreditNotesController;
 use App\Http\Controllers\DepositsController;
 use App\Http\Controllers\DeskController;
@@ -174,6 +175,8 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/rates', [RatesController::class, 'index'])->name('rates');
     Route::get('/movement', [MovementController::class, 'index'])->name('movement');
     Route::get('/movement.{format}', [MovementController::class, 'export'])->name('movement.export')->whereIn('format', ['csv', 'xlsx']);
+    Route::get('/aged/months', [AgedController::class, 'months'])->name('aged.months');
+    Route::get('/allowance/history', [AllowanceController::class, 'history'])->name('allowance.history');
     Route::get('/measures', [StatementsController::class, 'measures'])->name('measures');
     Route::get('/customers/{customer}/statement.pdf', [StatementsController::class, 'pdf'])->name('statement')->whereNumber('customer');
     Route::get('/allowance', [RunsController::class, 'index'])->name('allowance')->defaults('kind', 'allowance');
@@ -329,6 +332,13 @@ Route::middleware('auth')->group(function (): void {
         Route::post('/rates', [RatesController::class, 'post'])->name('rates.post');
         Route::post('/rates/fetch', [RatesController::class, 'fetch'])->name('rates.fetch');
         Route::post('/currency/accept-rates', [RunsController::class, 'acceptRates'])->name('currency.accept');
+        Route::post('/allowance/history', [AllowanceController::class, 'takeHistory'])->name('allowance.history.take');
+        Route::post('/customers/{customer}/promises', [CreditController::class, 'promise'])->name('promise');
+        Route::post('/customers/{customer}/securities', [CreditController::class, 'security'])->name('security');
+        Route::post('/customers/{customer}/{list}/{id}/end', [CreditController::class, 'end'])
+            ->name('credit.end')
+            ->whereIn('list', ['promises', 'securities'])
+            ->whereNumber('id');
         Route::post('/me/deputies', [MeController::class, 'deputy'])->name('me.deputy');
         Route::post('/me/deputies/{deputy}/end', [MeController::class, 'endDeputy'])->name('me.deputy.end')->whereNumber('deputy');
         Route::post('/contra/pair', [RunsController::class, 'keepPair'])->name('contra.pair');

@@ -157,7 +157,7 @@ final readonly class ContraPlan implements RunPlan
     {
         $document = $offset->document;
         $head = ItemHead::credit($document, Kind::Contra, $offset->pair->customer->on($this->control->id), $this->asOf, $document);
-        $contra = $plan->newItem($head, $offset->amount(), self::carried($offset), $voucher);
+        $contra = $plan->newItem($head, $offset->amount(), $offset->carried(), $voucher);
         foreach ($offset->debits as $part) {
             $base = $part->item->moves($part->amount);
             $plan->match($this->asOf, $part->item, $contra, MatchedAmounts::even($part->amount, $base), $settlement);
@@ -175,7 +175,7 @@ final readonly class ContraPlan implements RunPlan
             [$customer, $supplier] = [$offset->pair->customer, $offset->pair->supplier];
             $text = "Contra {$customer->number} with {$supplier->number}, {$offset->agreement->reference}";
             $owing = Money::sum(array_map(static fn (BillPart $part): Money => $part->base, $offset->bills), $this->base);
-            $owed = self::carried($offset);
+            $owed = $offset->carried();
             $foreign = $offset->amount()->isIn($this->base) ? null : $offset->amount();
             $lines[] = new VoucherLine($supplier->payables, $owing, $text, $document, '', $foreign, $supplier->number);
             $lines[] = new VoucherLine($this->control, $owed->negated(), $text, $document, $customer->number, $foreign?->negated());
@@ -188,12 +188,5 @@ final readonly class ContraPlan implements RunPlan
         assert($lines !== []);
 
         return new Voucher($this->asOf, "Contra as of {$this->asOf}", $lines);
-    }
-
-    private static function carried(Offset $offset): Money
-    {
-        $parts = array_map(static fn (OffsetPart $part): Money => $part->item->moves($part->amount), $offset->debits);
-
-        return Money::sum($parts, $parts[0]->currency);
     }
 }

@@ -71,6 +71,14 @@ final readonly class Offset
         return $ties;
     }
 
+    /** What the customer's debits carry of it, base currency. */
+    public function carried(): Money
+    {
+        $parts = array_map(static fn (OffsetPart $part): Money => $part->item->moves($part->amount), $this->debits);
+
+        return Money::sum($parts, $parts[0]->currency);
+    }
+
     /** In the pair's currency. */
     public function amount(): Money
     {

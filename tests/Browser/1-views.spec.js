@@ -40,6 +40,8 @@ const views = [
     '/suppliers',
     '/suppliers/1',
     '/rates',
+    '/aged/months',
+    '/allowance/history',
     '/allowance',
     '/movement',
     '/measures',

@@ -57,6 +57,75 @@ final class AgedInDepthTest extends BooksTestCase
         self::assertSame(1, Artisan::call('ajuste:aged', ['--by' => 'moon', '--json' => true]));
     }
 
+    public function test_limits_promises_and_securities_are_shown_and_measured_by_money(): void
+    {
+        $this->import(['customers.csv' => "customer,name,currency,group,country,credit_limit\nC1,Uno,EUR,shops,ES,100.00\n"]);
+        $customer = $this->customerId('C1');
+        $this->get('/aged')->assertSee('over limit by 10.00');
+        $this->get("/customers/{$customer}")->assertSee('110.00 of 100.00');
+        $promise = ['given_on' => '2026-10-05', 'pay_by' => '2026-10-20', 'by_whom' => 'the owner'];
+        foreach ([1, 2] as $click) {
+            $this->post("/customers/{$customer}/promises", ['key' => 'a', 'amount' => '40.00', ...$promise])->assertSessionHas('done');
+            $this->post("/customers/{$customer}/promises", ['key' => 'b', 'amount' => '41', ...$promise])->assertSessionHas('done');
+        }
+        self::assertSame(2, DB::table('promises')->count());
+        $wrongs = [['amount' => '-3'], ['amount' => '0'], ['pay_by' => '2026-10-04'], ['by_whom' => ' '], ['given_on' => 'soon']];
+        foreach ($wrongs as $place => $wrong) {
+            $this->post("/customers/{$customer}/promises", ['key' => "w{$place}", 'amount' => '5', ...$promise, ...$wrong])
+                ->assertSessionMissing('done');
+        }
+        $this->post("/customers/{$customer}/securities", ['key' => 's', 'what' => 'bank guarantee', 'amount' => '75', 'valid_until' => ''])
+            ->assertSessionHas('done');
+        $page = $this->get("/customers/{$customer}")->assertSee('bank guarantee');
+        $page->assertSeeInOrder(['kept', '40.00 EUR by 20 Oct 2026', '40.00 came'])->assertSeeInOrder(['broken', '41.00 EUR']);
+        $this->get('/aged')->assertSee('over limit by 10.00; promise of 41.00 by 2026-10-20 broken; secured 75.00');
+        $this->get("/customers/{$customer}?as_of=2026-10-15")->assertSeeInOrder(['waits', '41.00 EUR']);
+        foreach ([1, 2] as $click) {
+            $this->post("/customers/{$customer}/promises/2/end", ['key' => 'e', 'reason' => 'agreed anew'])->assertSessionHas('done');
+        }
+        $this->get('/aged')->assertDontSee('broken');
+        $this->post("/customers/{$customer}/promises/2/end", ['key' => 'f', 'reason' => 'again'])->assertSessionMissing('done');
+        $this->assertBooksHold();
+    }
+
+    public function test_twelve_months_as_one_picture(): void
+    {
+        $this->get('/aged/months')->assertOk()->assertSee('31 Oct 2026, Not due')->assertSee('30 Sep 2026')->assertSee('121.54');
+    }
+
+    public function test_loss_rates_from_the_books_own_history(): void
+    {
+        $this->get('/allowance/history')->assertOk()->assertSee('the books do not say')->assertDontSee('Use these rates');
+        $items = [];
+        foreach (range(1, 9) as $month) {
+            $date = "2026-0{$month}-05";
+            array_push(
+                $items,
+                "H{$month},invoice,C1,{$date},{$date},EUR,1000.00,1000.00,,,,",
+                "P{$month},receipt,C1,2026-0{$month}-20,,EUR,900.00,900.00,,,,",
+            );
+            $matches[] = "2026-0{$month}-20,H{$month},P{$month},900.00";
+        }
+        $items[] = 'W1,write_off,C1,2026-10-05,,EUR,25.00,25.00,,,,';
+        $matches[] = '2026-10-05,H1,W1,25.00';
+        $items[] = 'P0,receipt,C1,2026-10-06,,EUR,75.00,75.00,,,,';
+        $matches[] = '2026-10-06,H1,P0,75.00';
+        $this->import([
+            'items.csv' => self::items($items),
+            'matches.csv' => "date,debit_document,credit_document,amount\n".implode("\n", $matches)."\n",
+        ]);
+        $page = $this->get('/allowance/history')->assertOk()->assertSee('Lost in the end');
+        // All customers: of the oldest column 100.00 left, 25.00 of it written off; a quarter is lost in the end.
+        $page->assertSeeInOrder(['All customers', 'Over 90', '25.0000']);
+        foreach ([1, 2] as $click) {
+            $this->post('/allowance/history', ['key' => 'h', 'group' => ''])->assertRedirect();
+        }
+        $kept = DB::table('allowance_rates')->where('source', 'like', 'roll rates of 12 periods to 2026-10-31')->orderBy('id');
+        self::assertSame(['not_due', '1-30', '31-60', '61-90', 'over_90'], $kept->pluck('bucket')->all());
+        self::assertSame('25', rtrim(rtrim((string) $kept->pluck('rate')->last(), '0'), '.'));
+        $this->post('/allowance/history', ['key' => 'm', 'group' => 'moon'])->assertSessionMissing('done');
+    }
+
     public function test_compared_with_an_earlier_day_it_names_what_moved(): void
     {
         $rows = array_column((array) $this->report('aged', ['--compare' => '2026-09-30'])['rows'], null, 'customer');

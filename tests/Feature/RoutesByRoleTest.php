@@ -13,7 +13,7 @@ final class RoutesByRoleTest extends BooksTestCase
 {
     private const WITH = [
         'format' => 'csv', 'part' => 'order', 'period' => '2026-10', 'way' => 'voucher', 'kind' => 'residues', 'account' => '1100',
-        'what' => 'journals',
+        'what' => 'journals', 'list' => 'promises',
     ];
 
     /** @return array<string, string> who, by method and address */

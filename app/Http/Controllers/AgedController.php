@@ -9,6 +9,8 @@ use Ajuste\Core\Aging\AgedList;
 use Ajuste\Core\Aging\AgedRow;
 use Ajuste\Core\Calendar\Day;
 use Ajuste\Core\Exchange\Setting;
+use Ajuste\Core\Measures\Measure;
+use Ajuste\Core\Measures\MeasureKind;
 use Ajuste\Core\Money\Money;
 use Ajuste\Core\Refusal;
 use App\Http\AgedLine;
@@ -16,13 +18,18 @@ use App\Http\Download;
 use App\Http\ListWindow;
 use App\Http\Paper;
 use App\Http\Part;
+use App\Http\Pictures\AgeMonths;
+use App\Http\Pictures\MeasureLine;
 use App\Http\ViewPoint;
 use App\Models\Customer;
+use App\Queries\AgedHistory;
 use App\Queries\AgedItems;
 use App\Queries\AgedRows;
 use App\Queries\AgedShown;
 use App\Queries\CashAfterDate;
 use App\Queries\ControlFigures;
+use App\Queries\CreditWatches;
+use App\Queries\MeasureFigures;
 use App\Queries\Positions;
 use App\Queries\Reports;
 use App\Queries\Settings;
@@ -43,10 +50,13 @@ final class AgedController
         Reports $reports,
         ControlFigures $figures,
         AgedRows $rows,
+        CreditWatches $watches,
     ): string {
         $list = $this->list($request, $at, $reports);
         $window = $this->window($request, $this->rows($request, $at, $reports, $rows, $list), $list);
         $numbers = array_map(static fn (AgedShown $of): string => $of->row->customer, $window->rows);
+
+        $ids = Customer::query()->whereIn('customer', $numbers)->pluck('id', 'customer');
 
         return Part::of(view('aged.index', [
             'list' => $list,
@@ -58,7 +68,8 @@ final class AgedController
             'by' => self::by($request),
             'compared' => $this->option($request, 'compare'),
             'window' => $window,
-            'ids' => Customer::query()->whereIn('customer', $numbers)->pluck('id', 'customer'),
+            'ids' => $ids,
+            'watches' => $watches->of($at->account, $at->asOf, array_values($ids->all())),
         ]), $request);
     }
 
@@ -208,6 +219,28 @@ final class AgedController
             'control' => $figures->at($at->account, $at->asOf, $at->knownAt)->control,
             'base' => $settings->base(),
         ], "aged-{$at->account->number}-{$at->asOf}");
+    }
+
+    /** Twelve periods as one picture, with the measures of each. */
+    public function months(ViewPoint $at, Settings $settings, AgedHistory $history, MeasureFigures $figures): View
+    {
+        $lists = $history->lists($at->account, $at->asOf);
+        $measures = array_map(static fn (AgedList $list): array => array_column(array_map(
+            static fn (Measure $of): array => [$of->kind->value, $of->value?->__toString()],
+            $figures->of($at->account, $list->asOf),
+        ), 1, 0), $lists);
+
+        return view('aged.months', [
+            'picture' => new AgeMonths($lists),
+            'measures' => $measures,
+            'kinds' => MeasureKind::cases(),
+            'lines' => array_map(
+                static fn (MeasureKind $kind): MeasureLine => new MeasureLine($kind->words(), array_column($measures, $kind->value)),
+                MeasureKind::cases(),
+            ),
+            'asOf' => $at->asOf,
+            'base' => $settings->base(),
+        ]);
     }
 
     /** The auditor's subsequent receipts: which of the open documents have been paid since. */

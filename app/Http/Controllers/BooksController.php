@@ -21,6 +21,7 @@ use App\Models\Item;
 use App\Models\Posting;
 use App\Models\Voucher;
 use App\Queries\Contested;
+use App\Queries\CreditWatches;
 use App\Queries\CustomerHistory;
 use App\Queries\DiscountOffers;
 use App\Queries\DocumentHistory;
@@ -186,6 +187,7 @@ final class BooksController
         CustomerHistory $history,
         Reports $reports,
         RefundList $refunds,
+        CreditWatches $watches,
     ): View {
         $open = $positions->openOf($at->account->id, $customer->id, $at->asOf);
 
@@ -208,6 +210,7 @@ final class BooksController
                 ->orderByDesc('id')
                 ->limit(20)
                 ->get(['id', 'subject', 'recorded_at']),
+            'watch' => $watches->of($at->account, $at->asOf, [$customer->id])[$customer->id] ?? null,
             'customer' => $customer,
             'open' => $open,
             'openById' => array_column(array_map(static fn (OpenItem $item): array => [$item->id, $item], $open), 1, 0),

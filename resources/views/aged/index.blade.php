@@ -13,7 +13,10 @@
 @endphp
 <x-layout title="Aged receivables" station="aged">
     <div class="pane">
-        <h1>Aged receivables, {{ Say::day($list->asOf) }}</h1>
+        <div class="flex items-baseline gap-4">
+            <h1>Aged receivables, {{ Say::day($list->asOf) }}</h1>
+            <span class="slate">in {{ $base->code }} at carrying amount</span>
+        </div>
         <div class="flex flex-wrap gap-2 items-center my-3">
             <a class="tag" href="{{ $with(['basis' => 'due']) }}" @if ($list->buckets->basis === AgedBasis::DueDate) aria-current="true" @endif>By due date</a>
             <a class="tag" href="{{ $with(['basis' => 'document']) }}" @if ($list->buckets->basis === AgedBasis::DocumentDate) aria-current="true" @endif>By document date</a>
@@ -38,10 +41,10 @@
                 <label>Compare with <x-day name="compare" :value="$compared" data-hotkey="c" /></label>
                 <button class="button py-0.5!">Show</button>
             </form>
-            <a class="tag ml-auto" href="{{ route('movement') }}">Movement</a><a class="tag" href="{{ route('allowance') }}">Allowance</a>
+            <a class="tag ml-auto" href="{{ route('aged.months') }}">Twelve months</a>
+            <a class="tag" href="{{ route('movement') }}">Movement</a><a class="tag" href="{{ route('allowance') }}">Allowance</a>
             <a class="tag" href="{{ route('measures') }}">Measures</a><a class="tag" href="{{ route('cash-after') }}">Cash after</a>
             <a class="tag" href="{{ route('statements') }}">Statements</a>
-            <span class="slate">In {{ $base->code }} at carrying amount</span>
             <a class="tag" hx-boost="false" href="{{ route('aged.paper', $asked) }}">PDF</a>
             <a class="tag" hx-boost="false" href="{{ route('aged.export', ['format' => 'csv', ...$asked]) }}">CSV</a><a class="tag" hx-boost="false"
                 href="{{ route('aged.export', ['format' => 'xlsx', ...$asked]) }}">XLSX</a>

@@ -89,6 +89,7 @@
         @endforeach
         @include('customers.open')
         @include('customers.about')
+        @include('customers.credit')
         @if ($messages->isNotEmpty())
             <h2>Sent</h2>
             <table class="grid-table">

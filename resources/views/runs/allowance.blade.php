@@ -14,7 +14,7 @@
                 {{ $change->isPositive() ? 'a charge' : 'a release' }} of <b>{{ $change->abs()->grouped() }}</b>.
             @endif
             <span class="slate">{{ ucfirst($run->policy()) }}.</span></p>
-        <h2>Loss rates times the aged list</h2>
+        <h2>Loss rates times the aged list <a class="text-base" href="{{ route('allowance.history') }}">from history</a></h2>
         <table class="grid-table" data-list data-decimals="{{ $base->decimals }}">
             <thead>
                 <tr>

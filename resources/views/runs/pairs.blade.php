@@ -13,7 +13,7 @@
     <tbody>
         @forelse ($run->offsets as $of)
             @php $address = route('contra', ['pair' => PairWorktop::name($of->pair)]); @endphp
-            <tr data-minor="{{ $of->amount()->minor }}" @class(['current' => $pair && $name === PairWorktop::name($of->pair)])>
+            <tr data-minor="{{ $of->carried()->minor }}" @class(['current' => $pair && $name === PairWorktop::name($of->pair)])>
                 <td><a href="{{ $address }}" hx-get="{{ $address }}" hx-target="#worktop" hx-swap="outerHTML"
                         hx-push-url="true">{{ $of->pair->customer->number }} = {{ $of->pair->supplier->number }} {{ $of->pair->supplier->name }}</a></td>
                 <td class="soft">{{ $of->agreement->reference }}</td>

@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use Ajuste\Core\Calendar\Day;
+use Ajuste\Core\Money\Currency;
+use Ajuste\Core\Money\Money;
+use Ajuste\Core\Money\TypedAmount;
+use App\Actions\KeepCredit;
+use App\Http\FormKey;
+use App\Models\Customer;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+
+/** Promises to pay, and security held for what a customer owes. */
+final class CreditController
+{
+    public function promise(Request $request, Customer $customer, KeepCredit $keep): RedirectResponse
+    {
+        $text = static fn (string $field): string => trim($request->string($field)->toString());
+        $keep->promise(
+            FormKey::of($request, 'promise'), $customer->id, Day::of($text('given_on')), Day::of($text('pay_by')),
+            self::amount($text, $customer), $text('by_whom'),
+        );
+
+        return self::done($customer, 'Kept. It is measured by the money that comes.');
+    }
+
+    public function security(Request $request, Customer $customer, KeepCredit $keep): RedirectResponse
+    {
+        $text = static fn (string $field): string => trim($request->string($field)->toString());
+        $until = $text('valid_until');
+        $keep->security(
+            FormKey::of($request, 'security'), $customer->id, $text('what'), $text('reference'), $until === '' ? '' : Day::of($until),
+            self::amount($text, $customer),
+        );
+
+        return self::done($customer, 'Kept. It is shown wherever the customer is.');
+    }
+
+    public function end(Request $request, Customer $customer, string $list, int $id, KeepCredit $keep): RedirectResponse
+    {
+        $keep->end(FormKey::of($request, 'end'), $list, $id, $request->string('reason')->toString());
+
+        return self::done($customer, 'Ended.');
+    }
+
+    /** @param  callable(string): string  $text */
+    private static function amount(callable $text, Customer $customer): Money
+    {
+        return TypedAmount::read($text('amount'), Currency::of($text('currency') === '' ? $customer->currency : $text('currency')));
+    }
+
+    private static function done(Customer $customer, string $says): RedirectResponse
+    {
+        return redirect()->route('customer', $customer->id)->with('done', ['text' => $says]);
+    }
+}
