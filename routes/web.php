@@ -8,6 +8,7 @@ use App\Http\Controllers\ApprovalsController;
 use App\Http\Controllers\BankController;
 use App\Http\Controllers\BatchesController;
 use App\Http\Controllers\BooksController;
+use App\Http\Controllers\ConfirmationsController;
 use App\Http\Controllers\CorrectionsController;
 use App\Http\Controllers\CreditController;
 use App\Http\Controllers\CreditNotesController;
@@ -175,6 +176,10 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/rates', [RatesController::class, 'index'])->name('rates');
     Route::get('/movement', [MovementController::class, 'index'])->name('movement');
     Route::get('/movement.{format}', [MovementController::class, 'export'])->name('movement.export')->whereIn('format', ['csv', 'xlsx']);
+    Route::get('/confirmations', [ConfirmationsController::class, 'index'])->name('confirmations');
+    Route::get('/confirmations/{sample}.pdf', [ConfirmationsController::class, 'print'])
+        ->name('confirmations.print')
+        ->whereNumber('sample');
     Route::get('/aged/months', [AgedController::class, 'months'])->name('aged.months');
     Route::get('/allowance/history', [AllowanceController::class, 'history'])->name('allowance.history');
     Route::get('/measures', [StatementsController::class, 'measures'])->name('measures');
@@ -332,6 +337,11 @@ Route::middleware('auth')->group(function (): void {
         Route::post('/rates', [RatesController::class, 'post'])->name('rates.post');
         Route::post('/rates/fetch', [RatesController::class, 'fetch'])->name('rates.fetch');
         Route::post('/currency/accept-rates', [RunsController::class, 'acceptRates'])->name('currency.accept');
+        Route::controller(ConfirmationsController::class)->group(function (): void {
+            Route::post('/confirmations', 'draw')->name('confirmations.draw');
+            Route::post('/confirmations/{sample}/send', 'send')->name('confirmations.send')->whereNumber('sample');
+            Route::post('/confirmations/letters/{letter}', 'answer')->name('confirmations.answer')->whereNumber('letter');
+        });
         Route::post('/allowance/history', [AllowanceController::class, 'takeHistory'])->name('allowance.history.take');
         Route::post('/customers/{customer}/promises', [CreditController::class, 'promise'])->name('promise');
         Route::post('/customers/{customer}/securities', [CreditController::class, 'security'])->name('security');

@@ -55,6 +55,7 @@ final class CarryOut implements ShouldQueue
                 WorkKind::Preview => $this->preview($work),
                 WorkKind::Import => $this->import($work),
                 WorkKind::Statements => app(SendStatement::class)->all($work),
+                WorkKind::Confirmations => app(Confirm::class)->sendAll($work),
             };
         } catch (Cancelled) {
             return; // it says so itself

@@ -10,6 +10,7 @@ enum WorkKind: string
     case Preview = 'preview';
     case Import = 'import';
     case Statements = 'statements';
+    case Confirmations = 'confirmations';
 
     /** What it does, for the heading of its page. */
     public function words(): string
@@ -18,12 +19,17 @@ enum WorkKind: string
             self::Preview => 'Reading the files',
             self::Import => 'Taking the files in',
             self::Statements => 'Sending statements',
+            self::Confirmations => 'Sending letters to be confirmed',
         };
     }
 
     /** What is counted. */
     public function unit(): string
     {
-        return $this === self::Statements ? 'statement' : 'row';
+        return match ($this) {
+            self::Statements => 'statement',
+            self::Confirmations => 'letter',
+            default => 'row',
+        };
     }
 }

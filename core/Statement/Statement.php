@@ -49,6 +49,12 @@ final readonly class Statement
         }
     }
 
+    /** @return list<StatementLine> those that are not settled */
+    public function open(): array
+    {
+        return array_values(array_filter($this->lines, static fn (StatementLine $line): bool => ! $line->open->isZero()));
+    }
+
     /** @return list<string> the age columns, credits last */
     public function buckets(): array
     {

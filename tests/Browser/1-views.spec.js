@@ -40,6 +40,7 @@ const views = [
     '/suppliers',
     '/suppliers/1',
     '/rates',
+    '/confirmations',
     '/aged/months',
     '/allowance/history',
     '/allowance',

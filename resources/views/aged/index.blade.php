@@ -44,7 +44,7 @@
             <a class="tag ml-auto" href="{{ route('aged.months') }}">Twelve months</a>
             <a class="tag" href="{{ route('movement') }}">Movement</a><a class="tag" href="{{ route('allowance') }}">Allowance</a>
             <a class="tag" href="{{ route('measures') }}">Measures</a><a class="tag" href="{{ route('cash-after') }}">Cash after</a>
-            <a class="tag" href="{{ route('statements') }}">Statements</a>
+            <a class="tag" href="{{ route('statements') }}">Statements</a><a class="tag" href="{{ route('confirmations') }}">Confirmations</a>
             <a class="tag" hx-boost="false" href="{{ route('aged.paper', $asked) }}">PDF</a>
             <a class="tag" hx-boost="false" href="{{ route('aged.export', ['format' => 'csv', ...$asked]) }}">CSV</a><a class="tag" hx-boost="false"
                 href="{{ route('aged.export', ['format' => 'xlsx', ...$asked]) }}">XLSX</a>
