@@ -165,6 +165,7 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/residues', [RunsController::class, 'index'])->name('residues')->defaults('kind', 'residues');
     Route::get('/currency', [RunsController::class, 'index'])->name('currency')->defaults('kind', 'currency');
     Route::get('/sign-off', [SignOffController::class, 'index'])->name('sign-off');
+    Route::get('/sign-off/{period}', [SignOffController::class, 'period'])->name('sign-off.period');
     Route::get('/sign-off/{period}/pack.zip', [SignOffController::class, 'pack'])->name('sign-off.pack');
     Route::get('/approvals', [ApprovalsController::class, 'index'])->name('approvals');
     Route::get('/approvals/{id}', [ApprovalsController::class, 'show'])->name('approval')->whereNumber('id');

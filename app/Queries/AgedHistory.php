@@ -6,6 +6,7 @@ namespace App\Queries;
 
 use Ajuste\Core\Aging\AgedList;
 use Ajuste\Core\Aging\Credits;
+use Ajuste\Core\Aging\DueWeek;
 use Ajuste\Core\Allowance\RollRates;
 use Ajuste\Core\Ledger\Account;
 use Ajuste\Core\Money\Money;
@@ -17,6 +18,8 @@ use Illuminate\Support\Facades\DB;
 final readonly class AgedHistory
 {
     private const PERIODS = 12;
+
+    private const WEEKS = 6;
 
     public function __construct(private Settings $settings, private Reports $reports, private AgedItems $items) {}
 
@@ -41,6 +44,12 @@ final readonly class AgedHistory
             fn (string $end): AgedList => $this->reports->aged($account, $end, 'due', credits: Credits::Separate->value),
             $this->ends($asOf),
         );
+    }
+
+    /** @return list<DueWeek> what falls due in each of the next weeks */
+    public function dueWeeks(Account $account, string $asOf): array
+    {
+        return DueWeek::after($asOf, self::WEEKS, $this->items->of($account->id, $asOf));
     }
 
     /** @return array<string, RollRates> by group of customers; blank: all customers together */

@@ -47,9 +47,20 @@ final readonly class SignOffs
             ->where('recorded_at', '>', $reopened)
             ->orderByDesc('id')
             ->first();
-        if ($row === null) {
-            return null;
-        }
+
+        return $row === null ? null : self::signature($row);
+    }
+
+    /** The second signature of a period, whether it stands or the period was opened again since. */
+    public function second(Period $period): ?Signature
+    {
+        $row = DB::table('signatures')->where(['period' => $period->name, 'role' => 'reviewer'])->orderByDesc('id')->first();
+
+        return $row === null ? null : self::signature($row);
+    }
+
+    private static function signature(stdClass $row): Signature
+    {
         /** @var array<string, string> $figures */
         $figures = json_decode($row->figures, true, flags: JSON_THROW_ON_ERROR);
 

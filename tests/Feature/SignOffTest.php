@@ -63,6 +63,25 @@ final class SignOffTest extends BooksTestCase
         $this->assertBooksHold();
     }
 
+    public function test_signed_figures_as_known_then_and_now(): void
+    {
+        $this->actingAs($this->preparer)->get('/sign-off/2026-10')->assertStatus(422)->assertSee('is not signed by two');
+        $this->sign('a', $this->preparer);
+        $this->sign('b', $this->reviewer);
+        $this->get('/sign-off')->assertSee('As known then and now');
+        $this->get('/sign-off/2026-10')->assertOk()->assertSee('Every signed figure is what it was')->assertDontSee('void');
+        $this->post('/sign-off/reopen', ['key' => 'r', 'reason' => 'late invoice'])->assertSessionHas('done');
+        app(Settings::class)->forget();
+        $this->import([
+            'items.csv' => self::items(['I2,invoice,C1,2026-10-30,2026-11-01,EUR,7.00,7.00,,,E2,']),
+            'ledger.csv' => self::ledger(['E2,2026-10-30,1100,s,7.00,,I2,', 'E2,2026-10-30,4000,s,,7.00,I2,']),
+        ]);
+        $page = $this->get('/sign-off/2026-10')->assertOk()->assertSee('the signature is void');
+        $page->assertSeeInOrder(['Balance of 1100', '100.00', '107.00', 'changed']);
+        $link = preg_match('/href="([^"]*aged[^"]*known_at[^"]*)"/', (string) $page->getContent(), $found) === 1 ? $found[1] : '';
+        $this->get(html_entity_decode($link))->assertOk()->assertSee('100.00')->assertDontSee('107.00');
+    }
+
     public function test_a_deputy_signs_on_days_on_which_the_reviewer_is_away(): void
     {
         $deputy = User::query()->create([

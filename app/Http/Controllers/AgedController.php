@@ -232,6 +232,7 @@ final class AgedController
 
         return view('aged.months', [
             'picture' => new AgeMonths($lists),
+            'weeks' => $history->dueWeeks($at->account, $at->asOf),
             'measures' => $measures,
             'kinds' => MeasureKind::cases(),
             'lines' => array_map(

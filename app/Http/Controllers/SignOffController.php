@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use Ajuste\Core\Refusal;
 use App\Actions\CutPack;
 use App\Actions\KeepOwnCheck;
 use App\Actions\MakeBackup;
@@ -28,6 +29,23 @@ final class SignOffController
             'signed' => $signOffs->signed(),
             'locked' => $settings->locked()->through,
             'key' => bin2hex(random_bytes(16)),
+        ]);
+    }
+
+    /** The figures of a signed period as they were signed, and as they are known now. */
+    public function period(string $period, SignOffs $signOffs, Settings $settings): View
+    {
+        $of = $settings->calendar()->named($period);
+        $signature = $signOffs->second($of) ?? throw Refusal::notFound("{$period} is not signed by two.");
+        $now = $signOffs->figures($of);
+
+        return view('sign-off.period', [
+            'period' => $of,
+            'signature' => $signature,
+            'stands' => $signOffs->latest($of, 'reviewer') !== null,
+            'now' => $now,
+            'names' => array_keys($signature->figures->byName + $now->byName),
+            'changed' => $now->changedSince($signature->figures),
         ]);
     }
 

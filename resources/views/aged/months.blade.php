@@ -56,6 +56,23 @@
                 @endforeach
             </tbody>
         </table>
+        <h2>Due in the weeks to come</h2>
+        <table class="grid-table">
+            <thead>
+                <tr>
+                    @foreach ($weeks as $week)
+                        <th scope="col" class="n">{{ Say::shortDay($week->from) }} to {{ Say::shortDay($week->to) }}</th>
+                    @endforeach
+                </tr>
+            </thead>
+            <tbody>
+                <tr>
+                    @foreach ($weeks as $week)
+                        <td class="n">{{ $grouped($week->base) }}</td>
+                    @endforeach
+                </tr>
+            </tbody>
+        </table>
         <h2>Measures</h2>
         <div class="grid grid-cols-5 gap-4">
             @foreach ($lines as $line)

@@ -6,6 +6,7 @@
 @endif
 @foreach ($signed as $of)
     <p class="soft">{{ $of->period }} was signed second by {{ $of->who }}, {{ Say::moment($of->recorded_at) }}. <a
+            href="{{ route('sign-off.period', $of->period) }}">As known then and now</a> <a
             hx-boost="false" href="{{ route('sign-off.pack', $of->period) }}">Close pack</a></p>
 @endforeach
 @if ($locked)

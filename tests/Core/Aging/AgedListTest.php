@@ -8,6 +8,7 @@ use Ajuste\Core\Aging\AgedItem;
 use Ajuste\Core\Aging\AgedList;
 use Ajuste\Core\Aging\AgedRow;
 use Ajuste\Core\Aging\Credits;
+use Ajuste\Core\Aging\DueWeek;
 use Ajuste\Core\Calendar\AgeBuckets;
 use Ajuste\Core\Calendar\AgedBasis;
 use Ajuste\Core\Calendar\ContestedIn;
@@ -36,6 +37,18 @@ final class AgedListTest extends TestCase
     private function credit(int $base, string $date, string $customer = 'A', string $currency = 'EUR'): AgedItem
     {
         return new AgedItem($customer, $customer, $currency, -$base, Side::Credit, $date, $date);
+    }
+
+    public function test_what_falls_due_in_the_weeks_to_come(): void
+    {
+        $items = [
+            $this->debit(1, '2026-10-31'), $this->debit(2, '2026-11-01'), $this->debit(4, '2026-11-07'), $this->debit(8, '2026-11-08'),
+            $this->debit(16, '2026-11-14'), $this->debit(32, '2026-11-15'), $this->credit(64, '2026-11-02'), $this->debit(-3, '2026-11-03'),
+        ];
+        self::assertSame(['2026-11-01 2026-11-07 3', '2026-11-08 2026-11-14 24'], array_map(
+            static fn (DueWeek $of): string => "{$of->from} {$of->to} {$of->base}",
+            DueWeek::after('2026-10-31', 2, $items),
+        ));
     }
 
     public function test_columns_by_due_date(): void
