@@ -44,6 +44,8 @@ await page.waitForTimeout(500);
 await page.getByRole('button', { name: 'Tick all' }).click();
 await shot('unapplied');
 await page.goto(`${base}/contra`);
+await page.locator('table[data-list] tbody tr', { hasText: '5010 =' }).getByRole('link').first().click();
+await page.waitForTimeout(500);
 await shot('contra');
 await page.goto(`${base}/currency`);
 await shot('currency');
