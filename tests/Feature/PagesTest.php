@@ -459,6 +459,16 @@ final class PagesTest extends BooksTestCase
         $this->get('/proof')->assertStatus(422);
     }
 
+    public function test_an_earlier_knowledge_is_said_on_every_page_with_one_way_back(): void
+    {
+        $this->actingAs($this->person());
+        $this->get('/aged')->assertDontSee('what was known on');
+        $this->get('/aged?known_at=2026-11-02+17:30')->assertSee('You look at what was known on 2 Nov 2026');
+        $this->get('/proof')->assertSee('You look at what was known on')->assertSee('Back to what is known now');
+        $this->get('/proof?known_at=')->assertDontSee('what was known on');
+        $this->get('/aged')->assertDontSee('what was known on');
+    }
+
     public function test_a_long_list_of_causes_comes_in_parts(): void
     {
         $rows = array_map(

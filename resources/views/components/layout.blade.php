@@ -55,6 +55,7 @@
     <main {{ $attributes->merge(['class' => 'page']) }}>
         <div class="print-only">{{ $booksName }} · {{ Say::month($period->first) }} · as of {{ Say::day($at->asOf ?? $period->last) }}, known
             {{ $at?->knownAt ? Say::moment($at->knownAt) : 'now' }} · printed {{ Say::moment(now()->toIso8601String()) }} UTC by {{ $user?->name }}</div>
+        <x-known-then :at="$at" />
         @if (session('refusal') || session('done'))
             <div class="px-6 pt-3 col-span-full -mb-3">
                 @if (session('refusal'))
