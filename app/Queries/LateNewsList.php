@@ -12,7 +12,7 @@ use stdClass;
 /** What came with a date in a locked period, by document or entry, with what it would have done to the signed figures. */
 final readonly class LateNewsList
 {
-    public function __construct(private Settings $settings) {}
+    public function __construct(private Settings $settings, private ControlFigures $figures) {}
 
     /** @return list<LateNewsItem> the oldest first */
     public function waiting(): array
@@ -24,6 +24,30 @@ final readonly class LateNewsList
             ->get(['l.*', 'f.name as file', 'f.import_id']);
 
         return $this->items($rows->all());
+    }
+
+    /**
+     * What all that waits would have done together.
+     *
+     * @param list<LateNewsItem> $waiting
+     */
+    public function together(array $waiting): LateEffect
+    {
+        $none = LateEffect::none($this->settings->base());
+
+        return array_reduce($waiting, static fn (LateEffect $sum, LateNewsItem $of): LateEffect => $sum->plus($of->effect), $none);
+    }
+
+    /** Control accounts and customers as they were signed, over all accounts that carry customers. */
+    public function signed(string $through): LateEffect
+    {
+        $sum = LateEffect::none($this->settings->base());
+        foreach ($this->settings->accounts()->carryingCustomers() as $account) {
+            $figures = $this->figures->at($account, $through);
+            $sum = $sum->plus(new LateEffect($figures->control, $figures->customers));
+        }
+
+        return $sum;
     }
 
     public function count(): int

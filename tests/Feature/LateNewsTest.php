@@ -52,7 +52,10 @@ final class LateNewsTest extends BooksTestCase
         self::assertSame($before, $this->report('proof', ['--as-of' => '2026-10-31']));
         self::assertSame('108.00', $this->report('proof', ['--as-of' => '2026-11-30'])['control']);
         $this->get('/intake')->assertSee('3 rows of late news');
-        $this->get('/late-news')->assertOk()->assertSee('I7')->assertSee('E7')->assertSee('70.00 Dr');
+        $this->get('/late-news')->assertOk()->assertSee('I7')->assertSee('E7')->assertSee('70.00 Dr')->assertSeeInOrder([
+            'Together', '70.00 Dr', '70.00 Dr', 'As signed through 31 Oct 2026', '100.00 Dr', '100.00 Dr',
+            'Had it been known', '170.00 Dr', '170.00 Dr',
+        ]);
         $this->assertBooksHold();
     }
 

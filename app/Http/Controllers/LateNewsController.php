@@ -22,6 +22,8 @@ final class LateNewsController
 
         return view('intake.late', [
             'waiting' => $waiting,
+            'together' => $news->together($waiting),
+            'signed' => $locked->through === null ? null : $news->signed($locked->through),
             'decided' => $news->decided(),
             'firstOpen' => $locked->firstOpenFrom(
                 $waiting === [] ? '' : min(array_map(static fn ($of): string => $of->row->date, $waiting)),

@@ -47,6 +47,22 @@
                     </tr>
                 @endforelse
             </tbody>
+            @if ($waiting !== [] && $signed)
+                <tfoot>
+                    @foreach ([
+                        'Together' => $together,
+                        'As signed through ' . Say::day($locked->through) => $signed,
+                        'Had it been known' => $signed->plus($together),
+                    ] as $words => $sum)
+                        <tr>
+                            <td colspan="3">{{ $words }}</td>
+                            <td class="n">{{ Say::balance($sum->control) }}</td>
+                            <td class="n">{{ Say::balance($sum->customers) }}</td>
+                            <td></td>
+                        </tr>
+                    @endforeach
+                </tfoot>
+            @endif
         </table>
         @if ($decided !== [])
             <h2>Decided</h2>
