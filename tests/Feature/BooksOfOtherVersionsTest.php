@@ -43,6 +43,7 @@ final class BooksOfOtherVersionsTest extends BooksTestCase
         '2026_11_26_000013_deputies.php' => 'bcffb6d19ac7df55',
         '2026_11_26_000014_promises.php' => '05b1a2fa45cb015e',
         '2026_11_26_000015_confirmations.php' => '9672111d2b530e51',
+        '2026_11_26_000016_locked_days.php' => '84ea25a2c161d5cf',
         'bank.sql' => '770872898cc29d3b',
         'books.sql' => '7907943f952f8d8e',
         'notes.sql' => 'd438480598a27fe3',

@@ -9,6 +9,7 @@ use App\Actions\CutPack;
 use App\Models\User;
 use App\Queries\Settings;
 use App\Support\ClosePack;
+use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use ZipArchive;
@@ -61,6 +62,28 @@ final class SignOffTest extends BooksTestCase
         $this->get('/')->assertSee('November 2026');
         $this->get('/sign-off')->assertSee('2026-10 was signed second by A reviewer');
         $this->assertBooksHold();
+    }
+
+    public function test_the_database_refuses_what_would_take_effect_in_a_locked_period(): void
+    {
+        $this->import(['matches.csv' => "date,debit_document,credit_document,amount\n2026-10-20,I1,R1,30.00\n", 'items.csv' => self::items([
+            'R1,receipt,C1,2026-10-20,,EUR,30.00,30.00,,,E3,',
+        ])]);
+        $this->lock('2026-10');
+        foreach (['items', 'postings', 'matches'] as $table) {
+            $row = (array) DB::table($table)->first();
+            unset($row['id']);
+            try {
+                DB::table($table)->insert($row);
+                self::fail("{$table} took a row of a locked period");
+            } catch (QueryException $refused) {
+                self::assertStringContainsString('the day is locked', $refused->getMessage());
+            }
+        }
+        DB::table('period_locks')->insert(['through' => '2026-09-30', 'user_id' => null, 'recorded_at' => '2026-11-05T10:00:00.000000Z']);
+        $row = (array) DB::table('matches')->first();
+        unset($row['id']);
+        self::assertTrue(DB::table('matches')->insert($row), 'opened again, it takes rows');
     }
 
     public function test_signed_figures_as_known_then_and_now(): void
