@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use Ajuste\Core\Aging\AgedBy;
 use Ajuste\Core\Aging\AgedList;
 use Ajuste\Core\Aging\AgedRow;
+use Ajuste\Core\Calendar\AgedBasis;
 use Ajuste\Core\Calendar\Day;
 use Ajuste\Core\Exchange\Setting;
 use Ajuste\Core\Measures\Measure;
@@ -20,6 +21,7 @@ use App\Http\Paper;
 use App\Http\Part;
 use App\Http\Pictures\AgeMonths;
 use App\Http\Pictures\MeasureLine;
+use App\Http\SheetHead;
 use App\Http\ViewPoint;
 use App\Models\Customer;
 use App\Queries\AgedHistory;
@@ -193,7 +195,14 @@ final class AgedController
 
         $numbers = range(count($head), count($head) + 2 + count($list->buckets->labels));
 
-        return Download::table($table, "aged-{$at->account->number}-{$at->asOf}", $format, $numbers);
+        $basis = $list->buckets->basis === AgedBasis::DueDate ? 'due date' : 'document date';
+
+        return Download::table($table, "aged-{$at->account->number}-{$at->asOf}", $format, $numbers, new SheetHead(
+            "Aged receivables of {$at->account->title()}, {$at->asOf}",
+            "By {$basis}, ".lcfirst($list->credits->words()).", in {$settings->base()->code} at carrying amount, ".self::known($at),
+            sums: true,
+            after: 2,
+        ));
     }
 
     public function paper(
@@ -242,6 +251,11 @@ final class AgedController
             'asOf' => $at->asOf,
             'base' => $settings->base(),
         ]);
+    }
+
+    private static function known(ViewPoint $at): string
+    {
+        return $at->knownAt === null ? 'as known now' : "as known at {$at->knownAt}";
     }
 
     /** The auditor's subsequent receipts: which of the open documents have been paid since. */

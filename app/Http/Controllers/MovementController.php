@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use Ajuste\Core\Calendar\Day;
 use Ajuste\Core\Movement\MovementFigures;
 use App\Http\Download;
+use App\Http\SheetHead;
 use App\Http\ViewPoint;
 use App\Queries\Movements;
 use App\Queries\Settings;
@@ -36,7 +37,12 @@ final class MovementController
             ], $movement->lines),
         ];
 
-        return Download::table($rows, "movement-{$at->account->number}-{$movement->from}-{$movement->to}", $format, [1, 2, 3]);
+        $head = new SheetHead(
+            "Movement of {$at->account->title()}, {$movement->from} to {$movement->to}",
+            "In {$settings->base()->code}, debit positive",
+        );
+
+        return Download::table($rows, "movement-{$at->account->number}-{$movement->from}-{$movement->to}", $format, [1, 2, 3], $head);
     }
 
     private static function from(Request $request, ViewPoint $at, Settings $settings): string

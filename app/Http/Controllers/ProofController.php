@@ -27,6 +27,7 @@ use App\Http\Paper;
 use App\Http\Part;
 use App\Http\Pictures\Bridge;
 use App\Http\Pictures\DayPicture;
+use App\Http\SheetHead;
 use App\Http\ViewPoint;
 use App\Models\Customer;
 use App\Models\Item;
@@ -369,7 +370,14 @@ final class ProofController
             ];
         }
 
-        return Download::table($rows, "proof-{$at->account->number}-{$at->asOf}", $format, [4, 5, 6]);
+        $sums = ['sum of causes', '', '', '', '', '', $say($proof->customers - $proof->control)];
+        $format === 'xlsx' && ($rows[] = $sums);
+
+        return Download::table($rows, "proof-{$at->account->number}-{$at->asOf}", $format, [4, 5, 6], new SheetHead(
+            "Proof of {$at->account->title()}, {$at->asOf}",
+            "Control account {$say($proof->control)}, customers {$say($proof->customers)}, in {$settings->base()->code}",
+            sums: true,
+        ));
     }
 
     /**
