@@ -236,6 +236,7 @@ Route::middleware('auth')->group(function (): void {
         Route::post('/work/{id}/cancel', [WorkController::class, 'cancel'])->name('work.cancel')->whereNumber('id');
         Route::post('/intake', [IntakeController::class, 'handIn'])->name('intake.hand-in');
         Route::post('/intake/hand-in/{token}/mapping', [IntakeController::class, 'map'])->name('hand-in.map');
+        Route::post('/intake/hand-in/{token}/declared', [IntakeController::class, 'declare'])->name('hand-in.declare');
         Route::post('/intake/hand-in/{token}/commit', [IntakeController::class, 'commit'])->name('hand-in.commit');
         Route::post('/intake/hand-in/{token}/discard', [IntakeController::class, 'discard'])->name('hand-in.discard');
         Route::post('/intake/rows/{row}/correct', [RowsSetAsideController::class, 'correct'])

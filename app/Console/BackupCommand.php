@@ -25,7 +25,7 @@ final class BackupCommand extends BooksCommand
         $file = $backup->in(is_string($folder) ? $folder : null);
         $this->line("Backup at {$file}.");
         if ($keep !== null) {
-            $this->line(Backup::keep(dirname($file), (int) $keep).' older ones were let go.');
+            $this->line(Backup::keep(dirname($file), (int) $keep).' older ones were deleted.');
         }
 
         return self::SUCCESS;

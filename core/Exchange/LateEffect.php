@@ -6,9 +6,6 @@ namespace Ajuste\Core\Exchange;
 
 use Ajuste\Core\Money\Currency;
 use Ajuste\Core\Money\Money;
-use Ajuste\Core\Refusal;
-use Ajuste\Core\Subledger\Kind;
-use Ajuste\Core\Subledger\Side;
 
 /** What a row of late news would have done to the signed figures of its day (R13; IAS 10, from memory). */
 final readonly class LateEffect
@@ -32,13 +29,11 @@ final readonly class LateEffect
     public static function of(FileKind $kind, array $row, array $controlAccounts, Currency $base): self
     {
         $none = self::none($base);
+        $amount = RowAmount::of($kind, $row, $base) ?? $none->control;
 
         return match (true) {
-            $kind === FileKind::Items => new self($none->control, self::onCustomers($row, $base)),
-            $kind === FileKind::Ledger && in_array($row['account'] ?? '', $controlAccounts, true) => new self(
-                self::amount($row['debit'] ?? '', $base)->minus(self::amount($row['credit'] ?? '', $base)),
-                $none->customers,
-            ),
+            $kind === FileKind::Items => new self($none->control, $amount),
+            $kind === FileKind::Ledger && in_array($row['account'] ?? '', $controlAccounts, true) => new self($amount, $none->customers),
             default => $none,
         };
     }
@@ -46,24 +41,5 @@ final readonly class LateEffect
     public function plus(self $other): self
     {
         return new self($this->control->plus($other->control), $this->customers->plus($other->customers));
-    }
-
-    /** @param  array<string, string>  $row */
-    private static function onCustomers(array $row, Currency $base): Money
-    {
-        $side = Kind::tryFrom($row['kind'] ?? '')?->side() ?? Side::tryFrom($row['side'] ?? '') ?? Side::Debit;
-        $inBase = $row['base_amount'] ?? '';
-
-        return $side->signed(self::amount($inBase !== '' ? $inBase : ($row['amount'] ?? ''), $base));
-    }
-
-    /** What cannot be read counts nothing: the row is refused when it is taken in. */
-    private static function amount(string $text, Currency $base): Money
-    {
-        try {
-            return $text === '' ? Money::zero($base) : Money::parse($text, $base);
-        } catch (Refusal) {
-            return Money::zero($base);
-        }
     }
 }

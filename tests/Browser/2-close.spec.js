@@ -28,7 +28,7 @@ test('the first close, end to end', async ({ page }) => {
         await page.keyboard.press('Control+Enter');
         await expect(page.getByRole('heading', { name: '1 row refused' })).toBeVisible();
         await expect(page.locator('main')).toContainText('a customer of customers.csv is expected');
-        await page.getByRole('button', { name: 'Let the files go' }).click();
+        await page.getByRole('button', { name: 'Discard the files' }).click();
         await expect(page.getByRole('status').first()).toContainText('the books are as they were');
         expect(ajuste('proof')).toEqual(before);
     });

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Http\Middleware\PlainInput;
+use App\Queries\Verification;
 use App\Support\DemoBooks;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
@@ -314,6 +315,28 @@ final class PagesTest extends BooksTestCase
         return (string) $this->post('/intake', ['files' => [UploadedFile::fake()->createWithContent($name, $content)]])->headers->get(
             'Location',
         );
+    }
+
+    public function test_a_total_that_came_with_a_file_is_compared_with_its_rows(): void
+    {
+        $this->actingAs($this->person());
+        $waiting = $this->upload('items.csv', self::items([
+            'N,invoice,C2,2026-10-07,2026-11-07,EUR,12.00,12.00,,,,', 'M,invoice,C9,2026-10-07,2026-11-07,EUR,3.00,3.00,,,,',
+        ]));
+        $this->get($waiting)->assertSee('A total came with a file');
+        foreach ([1, 2] as $click) {
+            $this->post("{$waiting}/declared", ['file' => 'items.csv', 'total' => '15,00'])->assertRedirect($waiting);
+        }
+        $this->get($waiting)->assertSee('declared 15.00: agrees with debits'); // the refused row counts too
+        $this->post("{$waiting}/declared", ['file' => 'items.csv', 'total' => '16'])->assertRedirect($waiting);
+        $this->get($waiting)->assertSee('differs')->assertSee('debits of the file are less by 1.00');
+        foreach ([['total' => '-15.00'], ['total' => 'much'], ['file' => 'other.csv']] as $wrong) {
+            $this->post("{$waiting}/declared", ['file' => 'items.csv', 'total' => '9', ...$wrong]);
+            $this->get($waiting)->assertSee('less by 1.00');
+        }
+        $this->post("{$waiting}/commit", ['set_aside' => '1'])->assertSessionHas('done');
+        self::assertSame(1, DB::table('audit_records')->where('what', 'declared totals')->count());
+        self::assertSame([], app(Verification::class)->faults());
     }
 
     public function test_files_are_looked_at_before_they_are_taken_in_and_once(): void

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Actions\Import;
 
 use Ajuste\Core\Exchange\Mapping;
+use Ajuste\Core\Money\Money;
 
 /** What one file would do, or did. Sums are minor units of base currency. */
 final class FileReport
@@ -62,6 +63,13 @@ final class FileReport
     public function count(Outcome $outcome): void
     {
         $this->{$outcome->value}++;
+    }
+
+    /** @param  ?Money  $amount of a row, base currency, debit-positive; null: its rows are not summed */
+    public function sum(?Money $amount): void
+    {
+        $this->debits += max(0, $amount->minor ?? 0);
+        $this->credits -= min(0, $amount->minor ?? 0);
     }
 
     public function sawDate(string $date): void

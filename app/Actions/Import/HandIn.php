@@ -4,14 +4,20 @@ declare(strict_types=1);
 
 namespace App\Actions\Import;
 
+use Ajuste\Core\Exchange\DeclaredTotal;
 use Ajuste\Core\Exchange\FileKind;
 use Ajuste\Core\Exchange\Mapping;
 use Ajuste\Core\Exchange\MappingGuess;
+use Ajuste\Core\Money\Currency;
+use Ajuste\Core\Money\Money;
 use Ajuste\Core\Refusal;
+use App\Actions\Posting\Once;
 use App\Files\SourceFile;
 use App\Files\SourceFiles;
 use App\Files\Table;
+use App\Queries\Settings;
 use App\Support\Actor;
+use App\Support\AuditTrail;
 use App\Support\Moment;
 use App\Support\Progress;
 use App\Support\Unwatched;
@@ -19,7 +25,7 @@ use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\File;
 
-/** Files that were handed in and wait to be looked at, kept beside the books until they are taken in or let go. */
+/** Files that were handed in and wait to be looked at, kept beside the books until they are taken in or discarded. */
 final readonly class HandIn
 {
     private function __construct(public string $token, private string $folder) {}
@@ -73,7 +79,7 @@ final readonly class HandIn
         $folder = self::folder($token);
         if (preg_match('/^[0-9a-f]{32}$/D', $token) !== 1 || ! is_file("{$folder}/files.json")) {
             throw new Refusal(
-                'These files are no longer waiting: they were taken in or let go. Look in the list of imports, or hand them in again.',
+                'These files are no longer waiting: they were taken in or discarded. Look in the list of imports, or hand them in again.',
             );
         }
 
@@ -118,6 +124,47 @@ final readonly class HandIn
         $this->write($this->files(), $mappings);
     }
 
+    /**
+     * Keeps the total that came with a file, to be compared with what its rows come to.
+     *
+     * @throws Refusal when there is no such file
+     */
+    public function declare(string $name, Money $total): void
+    {
+        if (! in_array($name, array_map(static fn (SourceFile $file): string => $file->name, $this->files()), true)) {
+            throw Refusal::notFound("“{$name}” is none of these files.");
+        }
+        $kept = array_map(static fn (Money $of): array => [$of->minor, $of->currency->code], [...$this->declared(), $name => $total]);
+        File::put("{$this->folder}/declared.json", json_encode($kept, JSON_THROW_ON_ERROR));
+    }
+
+    /** @return array<string, Money> by file */
+    public function declared(): array
+    {
+        $kept = @file_get_contents("{$this->folder}/declared.json");
+        /** @var array<string, array{int, string}> $declared */
+        $declared = $kept === false ? [] : json_decode($kept, true, flags: JSON_THROW_ON_ERROR);
+
+        return array_map(static fn (array $of): Money => Money::ofMinor($of[0], $of[1]), $declared);
+    }
+
+    /** @return array<string, DeclaredTotal> by file, of those that were declared and whose rows can be summed */
+    public function compared(ImportReport $report, Currency $base): array
+    {
+        $compared = [];
+        foreach ($this->declared() as $name => $total) {
+            foreach ($report->files as $file) {
+                if ($file->name === $name && $file->bookDebits !== null) {
+                    $compared[$name] = new DeclaredTotal(
+                        $total, Money::ofMinor($file->debits, $base), Money::ofMinor($file->credits, $base),
+                    );
+                }
+            }
+        }
+
+        return $compared;
+    }
+
     /** Whether reading them takes so long that it is work beside the pages. */
     public function isLong(): bool
     {
@@ -146,7 +193,7 @@ final readonly class HandIn
     }
 
     /**
-     * Takes the files in, and lets them go.
+     * Takes the files in, and discards them.
      *
      * @return int the number of the import
      *
@@ -165,6 +212,14 @@ final readonly class HandIn
             );
         }
         $this->remember($actor);
+        $said = array_map(static fn (DeclaredTotal $of): string => $of->says(), $this->compared($report, app(Settings::class)->base()));
+        if ($said !== []) {
+            Once::for("declared {$this->token}", static function () use ($report, $said): int {
+                app(AuditTrail::class)->record('declared totals', "import {$report->importId}", '', $said);
+
+                return (int) $report->importId;
+            });
+        }
         $this->discard();
 
         return $report->importId;

@@ -8,7 +8,9 @@ use Ajuste\Core\Exchange\FileKind;
 use Ajuste\Core\Exchange\LateRow;
 use Ajuste\Core\Exchange\Mapping;
 use Ajuste\Core\Exchange\RateXml;
+use Ajuste\Core\Exchange\RowAmount;
 use Ajuste\Core\Exchange\RowFault;
+use Ajuste\Core\Money\Currency;
 use Ajuste\Core\Refusal;
 use App\Actions\Posting\PostedRows;
 use App\Files\SourceFile;
@@ -125,7 +127,8 @@ final readonly class TakeFiles
                     "“{$file->name}” has rates for one EUR, and the books are kept in {$books->base()->code}. Hand in rates.csv.",
                 );
             }
-            $this->takeRows($file, $mapping, $this->importer($mapping->kind, $fileReport, $books), $fileReport, $report, $progress);
+            $importer = $this->importer($mapping->kind, $fileReport, $books);
+            $this->takeRows($file, $mapping, $importer, $fileReport, $report, $progress, $books->base());
         } catch (RowFault $fault) {
             // the file cannot be read on from here
             $report->block($file->name, new Refusal($fault->getMessage()));
@@ -161,6 +164,7 @@ final readonly class TakeFiles
         FileReport $fileReport,
         ImportReport $report,
         Progress $progress,
+        Currency $base,
     ): void {
         /** @var array<int, string> $lines rows that wait for the end of the file, as they stand there */
         $lines = $headings = [];
@@ -196,12 +200,14 @@ final readonly class TakeFiles
             }
             $fileReport->rows++;
             $row = [];
+            $before = [$fileReport->debits, $fileReport->credits];
             try {
                 $row = $mapping->row($cells);
                 $outcome = $importer->take($row, $number);
                 $outcome === null ? ($lines[$number] = self::line($cells)) : $fileReport->count($outcome);
             } catch (RowFault $fault) {
                 $lines[$number] = self::line($cells);
+                $before === [$fileReport->debits, $fileReport->credits] && $fileReport->sum(RowAmount::of($mapping->kind, $row, $base));
                 $fault instanceof LateRow && LateNewsRow::mayBe($mapping->kind)
                     ? $report->hear($fileReport, new LateNewsRow($fileReport, $mapping->kind, $number, $row, $fault))
                     : $refuse($number, $fault);

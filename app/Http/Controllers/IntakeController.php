@@ -8,6 +8,7 @@ use Ajuste\Core\Exchange\DateOrder;
 use Ajuste\Core\Exchange\FileKind;
 use Ajuste\Core\Exchange\Mapping;
 use Ajuste\Core\Exchange\TableComparison;
+use Ajuste\Core\Money\TypedAmount;
 use Ajuste\Core\Refusal;
 use App\Actions\CarryOut;
 use App\Actions\Import\FileMapping;
@@ -79,6 +80,7 @@ final class IntakeController
         return view('intake.preview', [
             'token' => $token,
             'report' => $report,
+            'declared' => $handIn->compared($report, $settings->base()),
             'readings' => array_map(
                 $this->reading(...),
                 array_values(array_filter($handIn->files(), static fn (SourceFile $file): bool => ! StatementImporter::recognises($file))),
@@ -153,6 +155,14 @@ final class IntakeController
         return redirect()->route('hand-in', $token);
     }
 
+    public function declare(Request $request, string $token, Settings $settings): RedirectResponse
+    {
+        $total = TypedAmount::read($request->string('total')->toString(), $settings->base());
+        HandIn::find($token)->declare($request->string('file')->toString(), $total);
+
+        return redirect()->route('hand-in', $token);
+    }
+
     public function commit(Request $request, string $token, ImportFiles $import, Actor $actor): RedirectResponse
     {
         $done = Once::result(HandIn::key($token));
@@ -178,7 +188,7 @@ final class IntakeController
 
         return redirect()
             ->route('intake')
-            ->with('done', ['text' => 'The files were let go; the books are as they were.']);
+            ->with('done', ['text' => 'The files were discarded; the books are as they were.']);
     }
 
     public function show(Import $import, Settings $settings): View

@@ -8,7 +8,7 @@ use Closure;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 
-/** A field is text, but for the few that are lists of the forms; anything else that a request makes an array of is let go. */
+/** A field is text, but for the few that are lists of the forms; anything else that a request makes an array of is discarded. */
 final class PlainInput
 {
     public const LISTS = [

@@ -18,7 +18,7 @@
         <dt><kbd>X</kbd> <kbd>A</kbd> <kbd>N</kbd></dt>
         <dd>choose the row, all rows, none</dd>
         <dt>letters beside a word</dt>
-        <dd>what they stand beside: <kbd>G</kbd> accept a kind, <kbd>Q</kbd> another way, <kbd>S</kbd> draft, <kbd>H</kbd> what was held back</dd>
+        <dd>what they stand beside: <kbd>G</kbd> accept a kind, <kbd>Q</kbd> another way, <kbd>S</kbd> draft, <kbd>H</kbd> deductions</dd>
         <dt><kbd>Y</kbd></dt>
         <dd>copy the chosen rows, or all that are shown</dd>
         <dt><kbd>D</kbd></dt>

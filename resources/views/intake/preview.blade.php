@@ -12,6 +12,7 @@
         <x-import-files :files="array_map(fn($file) => $file->toArray(), $report->files)" :base="$base" />
         <p class="slate mt-2">The second figure is what the books hold for the days of the file once it is in. In red it differs: the books have rows that the
             file has not, such as own vouchers.</p>
+        @include('intake.declared')
         @if ($report->needless > 0)
             <div class="note">{{ Say::count($report->needless, 'correction') }} of yours will no longer be needed: the files mend the same at the
                 source. Proof names them, and one key reverses them all.</div>
@@ -35,7 +36,7 @@
                     <span class="tag green">The books have all of this already.</span>
                 @endif
                 <form method="post" action="{{ route('hand-in.discard', $token) }}">@csrf
-                    <button class="button">Let the files go</button>
+                    <button class="button">Discard the files</button>
                 </form>
             </div>
         @endif
