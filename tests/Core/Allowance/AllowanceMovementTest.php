@@ -36,6 +36,14 @@ final class AllowanceMovementTest extends TestCase
         self::assertSame(['500.00', '660.89'], [$movement->opening->decimal(), $movement->closing->decimal()]);
     }
 
+    public function test_a_cent_is_enough_to_tell_a_charge_from_a_release(): void
+    {
+        $line = static fn (int $minor, bool $takesBack): string => (new AllowanceEntry($minor, [AccountRole::ImpairmentLoss], $takesBack))
+            ->line()->value;
+        self::assertSame(['charge', 'release', 'release'], [$line(1, false), $line(0, false), $line(-1, false)]);
+        self::assertSame(['release', 'release', 'charge'], [$line(1, true), $line(0, true), $line(-1, true)]);
+    }
+
     public function test_without_entries_nothing_moves(): void
     {
         $movement = AllowanceMovement::of(Money::zero('JPY'), [], Currency::of('JPY'));

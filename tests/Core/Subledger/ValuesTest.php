@@ -46,6 +46,8 @@ final class ValuesTest extends TestCase
         $invoices = array_filter(Kind::cases(), static fn (Kind $of): bool => $of->isInvoice());
         self::assertSame([Kind::Invoice, Kind::DebitNote], array_values($invoices));
         self::assertSame(['invoice', 'debit_note', 'charge'], Kind::values(static fn (Kind $of): bool => $of->isSale()));
+        self::assertSame(['invoice', 'debit_note'], Kind::invoices());
+        self::assertSame(['invoice', 'debit_note', 'credit_note'], Kind::salesDocuments());
         self::assertCount(count(Kind::cases()), Kind::values());
         $base = array_filter(Kind::cases(), static fn (Kind $of): bool => $of->correctsBaseOnly());
         self::assertSame([Kind::ExchangeDifference], array_values($base));
