@@ -48,7 +48,7 @@ final class Contested
      * @param ?list<int> $customerIds null: all
      * @return array<int, int> minor units of the item's currency, by item id
      */
-    public function amounts(int $accountId, string $asOf, ?string $knownAt, ?array $customerIds): array
+    public function amounts(int $accountId, string $asOf, ?string $knownAt = null, ?array $customerIds = null): array
     {
         $known = static fn ($query, string $at) => $query->when($knownAt !== null, static fn ($of) => $of->where($at, '<=', $knownAt));
         $ended = static fn ($query) => $known(

@@ -45,7 +45,7 @@ final readonly class ContraPairs
         }
         $items = $this->items($control, $asOf, array_map(static fn (stdClass $link): int => $link->customer_id, $links));
         $bills = $this->bills->asOf($asOf, array_map(static fn (stdClass $link): int => $link->supplier_id, $links));
-        $contested = $this->contestedOf(array_merge(...array_values($items)), $asOf);
+        $contested = $this->contested->amounts($control->id, $asOf);
         $agreements = $this->agreements->byPair();
         $blocked = $this->blocks->of(RunKind::Contra);
         foreach ($links as $link) {
@@ -54,12 +54,13 @@ final readonly class ContraPairs
             foreach (self::currencies($mine, $theirs) as $code) {
                 $currency = Currency::of($code);
                 $own = array_values(array_filter($mine, static fn (OpenItem $item): bool => $item->amount->isIn($currency)));
+                $disputed = array_intersect_key($contested, array_flip(array_map(static fn (OpenItem $item): int => $item->id, $own)));
                 yield new Pair(
                     new Customer($link->customer_id, $link->customer, $link->name),
                     new Supplier($link->supplier_id, $link->supplier, $link->supplier_name, $this->payables($link)),
                     $currency,
                     $own,
-                    array_intersect_key($contested, array_flip(array_map(static fn (OpenItem $item): int => $item->id, $own))),
+                    array_map(static fn (int $minor): Money => Money::ofMinor($minor, $currency), $disputed),
                     array_values(array_filter($theirs, static fn (Bill $bill): bool => $bill->open->isIn($currency))),
                     $agreements["{$link->customer_id} {$link->supplier_id} {$code}"] ?? [],
                     $blocked[$link->customer_id] ?? '',
@@ -95,18 +96,6 @@ final readonly class ContraPairs
         }
 
         return $items;
-    }
-
-    /**
-     * @param list<OpenItem> $items
-     * @return array<int, Money> by item
-     */
-    private function contestedOf(array $items, string $asOf): array
-    {
-        return array_map(
-            static fn (array $of): Money => Money::sum(array_column($of, 'amount'), $of[0]->amount->currency),
-            $this->contested->of($items, $asOf),
-        );
     }
 
     private function payables(stdClass $link): Account

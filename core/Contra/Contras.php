@@ -33,7 +33,11 @@ final readonly class Contras
     ): ContraPlan {
         $known = array_flip($known);
         $offsets = $left = $items = $bills = [];
+        $customer = 0;
         foreach ($pairs as $pair) {
+            if ($pair->customer->id !== $customer) {
+                [$customer, $items] = [$pair->customer->id, []]; // what was taken of another customer's items matters no more
+            }
             $now = new Pair(
                 $pair->customer,
                 $pair->supplier,

@@ -68,6 +68,6 @@ final readonly class KeepPairChoices
             }
         }
 
-        return array_map(static fn (array $row): array => $row, $rows);
+        return $rows;
     }
 }
