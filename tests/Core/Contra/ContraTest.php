@@ -297,6 +297,20 @@ final class ContraTest extends TestCase
             ),
             'all pairs of a customer together take no more',
         );
+        $shared = self::bill(1, 300_00, '2026-10-01');
+        $other = new Pair(
+            new Customer(6, 'C6', 'Dos'), self::supplier(), Currency::of('EUR'), [self::item(8, Kind::Invoice, 900_00, '2026-09-05')], [],
+            [$shared], [self::agreement()],
+        );
+        self::assertSame(
+            ['I1 60.00', 'I8 40.00', 'B1 60.00', 'B1 40.00', 'not B1 200.00 kept out: agreed by phone'],
+            $said(
+                new PairChoices([], [1 => $most(100_00)]),
+                self::pair([self::item(1, Kind::Invoice, 60_00, '2026-09-05')], [$shared]),
+                $other,
+            ),
+            'all customers of a supplier together take no more of a bill',
+        );
         $this->expectExceptionMessage('nil leaves it out');
         $most(-1);
     }
