@@ -10,6 +10,7 @@ use Ajuste\Core\Credit\Security;
 use Ajuste\Core\Ledger\Account;
 use Ajuste\Core\Money\Money;
 use Ajuste\Core\Subledger\Kind;
+use Illuminate\Database\Query\JoinClause;
 use Illuminate\Support\Facades\DB;
 use stdClass;
 
@@ -58,25 +59,30 @@ final readonly class CreditWatches
      */
     private function promises(Account $account, string $asOf, array $customerIds): array
     {
-        $rows = DB::table('promises')
-            ->whereIn('customer_id', $customerIds)
-            ->where('given_on', '<=', $asOf)
-            ->whereNotIn('id', DB::table('promises_ended')->select('promise_id'))
-            ->orderBy('pay_by')
-            ->orderBy('id')
+        $receipts = static fn (JoinClause $join): JoinClause => $join
+            ->on('i.customer_id', '=', 'p.customer_id')
+            ->on('i.currency', '=', 'p.currency')
+            ->whereColumn('i.date', '>=', 'p.given_on')
+            ->whereColumn('i.date', '<=', 'p.pay_by')
+            ->where('i.date', '<=', $asOf)
+            ->where(['i.control_account_id' => $account->id, 'i.kind' => Kind::Receipt->value])
+            ->whereNull('i.superseded_at')
+            ->whereNotIn('i.root_id', DB::table('item_reversals')->select('item_id'));
+        $rows = DB::table('promises as p')
+            ->leftJoin('items as i', $receipts)
+            ->whereIn('p.customer_id', $customerIds)
+            ->where('p.given_on', '<=', $asOf)
+            ->whereNotIn('p.id', DB::table('promises_ended')->select('promise_id'))
+            ->groupBy('p.id')
+            ->orderBy('p.pay_by')
+            ->orderBy('p.id')
+            ->selectRaw('p.*, coalesce(sum(i.amount), 0) AS paid')
             ->get();
         $promises = [];
         foreach ($rows as $row) {
-            $paid = (int) DB::table('items')
-                ->where(['control_account_id' => $account->id, 'customer_id' => $row->customer_id, 'currency' => $row->currency])
-                ->where('kind', Kind::Receipt->value)
-                ->whereBetween('date', [$row->given_on, min($row->pay_by, $asOf)])
-                ->whereNull('superseded_at')
-                ->whereNotIn('root_id', DB::table('item_reversals')->select('item_id'))
-                ->sum('amount');
             $promises[(int) $row->customer_id][] = new Promise(
                 $row->id, $row->given_on, $row->pay_by, Money::ofMinor($row->amount, $row->currency), $row->by_whom,
-                Money::ofMinor($paid, $row->currency),
+                Money::ofMinor((int) $row->paid, $row->currency),
             );
         }
 
