@@ -53,8 +53,10 @@ final class ConfirmationsTest extends BooksTestCase
             ->map(static fn (object $of): array => [$of->recipient, $of->subject])->all(), 'nobody gets it twice');
         [$one, $two] = DB::table('confirmation_letters')->orderBy('id')->pluck('id')->all();
         $answer = ['sample' => 1, 'answer' => 'differs', 'states' => '45.00', 'side' => 'debit'];
-        $this->post("/confirmations/letters/{$two}", ['key' => 'x', ...$answer, 'words' => ' ']);
+        $this->post("/confirmations/letters/{$two}", ['key' => 'x', 'letter' => (string) $two, ...$answer, 'words' => ' ']);
         self::assertStringContainsString('by which documents', $this->refusal());
+        $typed = (string) $this->get('/confirmations?sample=1')->getContent();
+        self::assertSame(1, substr_count($typed, 'value="45.00"'), 'what was typed stays, at that letter alone');
         foreach ([1, 2] as $click) {
             $this->post("/confirmations/letters/{$one}", ['key' => 'a', 'sample' => 1, 'answer' => 'agrees'])->assertSessionHas('done');
             $this->post("/confirmations/letters/{$two}", ['key' => 'b', ...$answer, 'words' => 'a discount on I2'])
