@@ -332,7 +332,7 @@ final class PagesTest extends BooksTestCase
         $this->get($waiting)->assertSee('differs')->assertSee('debits of the file are less by 1.00');
         foreach ([['total' => '-15.00'], ['total' => 'much'], ['file' => 'other.csv']] as $wrong) {
             $this->post("{$waiting}/declared", ['file' => 'items.csv', 'total' => '9', ...$wrong]);
-            $this->get($waiting)->assertSee('less by 1.00');
+            $this->get($waiting)->assertSee('less by 1.00')->assertSee('value="'.($wrong['total'] ?? '9').'"', false);
         }
         $this->post("{$waiting}/commit", ['set_aside' => '1'])->assertSessionHas('done');
         self::assertSame(1, DB::table('audit_records')->where('what', 'declared totals')->count());

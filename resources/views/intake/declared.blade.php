@@ -4,17 +4,17 @@
         {{ $of->says() }} {{ $base->code }}</p>
 @endforeach
 @if ($writes)
-    <details data-hotkey="t">
+    <details data-hotkey="t" @if (old('total')) open @endif>
         <summary class="cursor-pointer soft">A total came with a file <kbd>T</kbd></summary>
         <form method="post" action="{{ route('hand-in.declare', $token) }}" class="flex gap-3 items-end mt-1">@csrf
             <label class="grid">File <select name="file">
                     @foreach ($report->files as $file)
                         @if ($file->bookDebits !== null)
-                            <option>{{ $file->name }}</option>
+                            <option @selected(old('file') === $file->name)>{{ $file->name }}</option>
                         @endif
                     @endforeach
                 </select></label>
-            <label class="grid">Total <input type="text" inputmode="decimal" name="total" required class="w-36 text-right"></label>
+            <label class="grid">Total <input type="text" inputmode="decimal" name="total" value="{{ old('total') }}" required class="w-36 text-right"></label>
             <button class="button">Compare</button>
         </form>
     </details>
