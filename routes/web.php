@@ -99,6 +99,7 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/receipts/{item}.pdf', [BooksController::class, 'receiptPaper'])
         ->name('receipt.paper')
         ->whereNumber('item');
+    Route::get('/runs/{run}', [RunsController::class, 'show'])->name('run')->whereNumber('run');
     Route::get('/contra/runs/{run}/letters.pdf', [RunsController::class, 'letters'])
         ->name('contra.letters')
         ->whereNumber('run');

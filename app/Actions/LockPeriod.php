@@ -23,14 +23,15 @@ final readonly class LockPeriod
     public function post(Period $period, ?int $userId = null): void
     {
         DB::transaction(function () use ($period, $userId): void {
-            if ($this->settings->locked()->includes($period->last)) {
-                throw new Refusal("The days through {$period->last} are locked already.");
+            $through = $this->settings->calendar()->lockedThrough($period);
+            if ($this->settings->locked()->includes($through)) {
+                throw new Refusal("The days through {$through} are locked already.");
             }
             foreach ($this->settings->accounts()->carryingCustomers() as $account) {
-                $lines = ProofLines::since($account->id, $period->last);
-                SignedProofs::keep($account->id, $this->reports->proofOf($lines, $period->last), $lines->itemsNameEntries());
+                $lines = ProofLines::since($account->id, $through);
+                SignedProofs::keep($account->id, $this->reports->proofOf($lines, $through), $lines->itemsNameEntries());
             }
-            DB::table('period_locks')->insert(['through' => $period->last, 'user_id' => $userId, 'recorded_at' => Moment::now()]);
+            DB::table('period_locks')->insert(['through' => $through, 'user_id' => $userId, 'recorded_at' => Moment::now()]);
             $this->audit->record('lock', "period {$period->name}");
         });
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use Ajuste\Core\Calendar\Day;
 use Ajuste\Core\Calendar\Period;
 use Ajuste\Core\Exchange\Setting;
 use Ajuste\Core\Refusal;
@@ -82,9 +83,9 @@ final readonly class SignPeriod
         Once::for($key, function () use ($reason): int {
             SecondPerson::refuseOthers();
             $through = $this->settings->locked()->through ?? throw new Refusal('No period is locked. There is nothing to open again.');
-            $period = $this->settings->calendar()->containing($through);
-            $before = $this->settings->calendar()->before($period);
-            DB::table('period_locks')->insert(['through' => $before->last, 'user_id' => null, 'recorded_at' => Moment::now()]);
+            $period = $this->settings->calendar()->lockedBy($through);
+            $before = Day::plus($period->first, -1);
+            DB::table('period_locks')->insert(['through' => $before, 'user_id' => null, 'recorded_at' => Moment::now()]);
             $this->turnTo($period);
 
             return $this->open($period, Reason::of($reason), 'reopen');
@@ -108,7 +109,7 @@ final readonly class SignPeriod
 
     private function sign(SignOff $signOff, string $role, string $evidence, string $who): int
     {
-        if ($this->settings->locked()->includes($signOff->period->last)) {
+        if ($this->settings->locked()->includes($this->settings->calendar()->lockedThrough($signOff->period))) {
             throw new Refusal("{$signOff->period->name} is locked already.", RefusalKind::Locked);
         }
         $id = DB::table('signatures')->insertGetId([

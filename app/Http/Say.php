@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http;
 
+use Ajuste\Core\Calendar\Period;
 use Ajuste\Core\Exchange\Bank\Iban;
 use Ajuste\Core\Money\Money;
 use App\Queries\Settings;
@@ -38,6 +39,16 @@ final class Say
     public static function month(string $iso): string
     {
         return (new DateTimeImmutable($iso))->format('F Y');
+    }
+
+    /** `October 2026`, or `period 13 of 2026` where it is no month. */
+    public static function period(Period $period): string
+    {
+        $month = Period::containing($period->first);
+
+        return [$month->first, $month->last] === [$period->first, $period->last]
+            ? self::month($period->first)
+            : 'period '.(int) substr($period->name, 5).' of '.substr($period->name, 0, 4);
     }
 
     /** `40 seconds`, `3 minutes`: how long something takes, about. */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Queries;
 
+use Ajuste\Core\Calendar\Day;
 use Ajuste\Core\Calendar\Period;
 use Ajuste\Core\Ledger\AccountRole;
 use Ajuste\Core\Money\Money;
@@ -27,11 +28,7 @@ final readonly class ComparedFigures
         if (! DB::table('postings')->where('date', '<=', $calendar->before($period)->last)->exists()) {
             return [];
         }
-        $yearBefore = $calendar->containing((string) preg_replace_callback(
-            '/^\d{4}/',
-            static fn (array $year): string => sprintf('%04d', (int) $year[0] - 1),
-            $period->first,
-        ));
+        $yearBefore = $calendar->containing(Day::plusMonths($period->first, -12));
         $now = $this->at($period->last);
         [$before, $then] = [$this->at($calendar->before($period)->last), $this->at($yearBefore->last)];
         $nil = Money::zero($this->settings->base());

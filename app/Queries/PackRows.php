@@ -130,28 +130,23 @@ final readonly class PackRows
     }
 
     /**
-     * Every run of the period, line by line, those that were taken back too.
+     * Every run of the period, line by line, those that were taken back too: what each took, then what each left out.
      *
      * @return Generator<int, array<string, string>>
      */
     public function runs(Period $period, string $knownAt): Generator
     {
-        $rows = DB::table('run_lines as l')
-            ->join('runs as r', 'r.id', '=', 'l.run_id')
-            ->join('customers as c', 'c.id', '=', 'l.customer_id')
-            ->leftJoin('items as i', 'i.id', '=', 'l.item_id')
-            ->leftJoin('run_reversals as b', static fn ($join) => $join
+        foreach ([RunRows::taken(), RunRows::leftOut()] as $rows) {
+            $rows->leftJoin('run_reversals as b', static fn ($join) => $join
                 ->on('b.run_id', '=', 'r.id')
                 ->where('b.recorded_at', '<=', $knownAt))
-            ->whereBetween('r.as_of', [$period->first, $period->last])
-            ->where('r.recorded_at', '<=', $knownAt)
-            ->orderBy('l.id')
-            ->select([
-                'r.id as run', 'r.kind', 'r.as_of', 'r.policy', 'r.who', 'c.customer', 'i.document', 'l.currency', 'l.amount', 'l.base',
-                'l.why', 'b.reason as taken_back',
-            ]);
-        foreach ($rows->cursor() as $row) {
-            yield self::text($row);
+                ->whereBetween('r.as_of', [$period->first, $period->last])
+                ->where('r.recorded_at', '<=', $knownAt)
+                ->addSelect('b.reason as taken_back');
+            foreach ($rows->cursor() as $row) {
+                unset($row->customer_id, $row->name, $row->root_id);
+                yield self::text($row);
+            }
         }
     }
 

@@ -20,8 +20,8 @@ final class Seals
         'customer_blocks', 'deputies', 'deputies_ended', 'discount_decisions', 'hand_pairs', 'imports', 'items', 'late_rows',
         'loose_reasons', 'mandates', 'matched_instalments', 'matches', 'money_lines', 'notes', 'overlays', 'own_checks', 'pair_choices',
         'party_links', 'payment_orders', 'period_locks', 'placements', 'postings', 'promises', 'promises_ended', 'questions',
-        'rates_accepted', 'refunds', 'reopenings', 'run_choices', 'run_lines', 'runs', 'securities', 'securities_ended', 'settings',
-        'settlements', 'signatures', 'signed_proofs', 'source_fixes', 'specific_allowances', 'supplier_matches', 'vouchers',
+        'rates_accepted', 'refunds', 'reopenings', 'run_choices', 'run_left_out', 'run_lines', 'runs', 'securities', 'securities_ended',
+        'settings', 'settlements', 'signatures', 'signed_proofs', 'source_fixes', 'specific_allowances', 'supplier_matches', 'vouchers',
     ];
 
     /** Rows of these are final only if so. */

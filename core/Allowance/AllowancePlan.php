@@ -91,7 +91,7 @@ final readonly class AllowancePlan implements RunPlan
     public function addTo(PlanBuilder $plan): void
     {
         $change = $this->total();
-        $plan->fact(new RunPosted(RunKind::Allowance, $this->control->id, $this->asOf, $this->policy(), $change, []));
+        $plan->fact(RunPosted::of($this));
         $text = "Allowance as of {$this->asOf}";
         $plan->voucher(new Voucher($this->asOf, $text, [
             new VoucherLine($this->accounts->withRole(AccountRole::ImpairmentLoss), $change, $text),

@@ -75,7 +75,7 @@ final class Allowances
             $rule->named,
         );
         $left = array_map(static fn (array $of): LeftOut => new LeftOut(
-            $of[0], 0, '', $of[1], $of[1], 'related party: assessed by name',
+            $of[0], null, '', $of[1], $of[1], 'related party: assessed by name',
         ), array_values($rule->apart));
 
         return new AllowancePlan($accounts, $control, $asOf, $basis, $rule->matrix($asOf), $specific, $left, $before);

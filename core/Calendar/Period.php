@@ -53,6 +53,12 @@ final readonly class Period
         return self::of(substr(Day::of($day), 0, 7));
     }
 
+    /** Whether it is of one day, the last of a longer one. */
+    public function isLastDayOf(self $longer): bool
+    {
+        return $this->first === $this->last && $this->last === $longer->last && $longer->first < $longer->last;
+    }
+
     /** Day one of the next period. */
     public function dayAfter(): string
     {

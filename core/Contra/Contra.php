@@ -136,7 +136,7 @@ final class Contra
             $choice = $this->choices->bills[$bill->id] ?? null;
             $out = $choice === null ? null : $bill->part($choice->staysOut($bill->open));
             if ($choice !== null && $out !== null && $out->amount->isPositive() && $bill->date <= $this->asOf && ! $bill->blocked) {
-                $this->left[] = new LeftOfPair($this->pair, $bill->document, 0, $out->amount, $out->base, $choice->why());
+                $this->left[] = new LeftOfPair($this->pair, $bill->document, null, $out->amount, $out->base, $choice->why());
                 $bill = $bill->less($out);
             }
             if ($bill->date > $this->asOf || ! $bill->open->isPositive()) {
@@ -146,10 +146,10 @@ final class Contra
                 $credits[] = $bill;
             } elseif ($bill->blocked) {
                 $why = 'the bill is being paid already';
-                $this->left[] = new LeftOfPair($this->pair, $bill->document, 0, $bill->open, $bill->carried, $why);
+                $this->left[] = new LeftOfPair($this->pair, $bill->document, null, $bill->open, $bill->carried, $why);
             } elseif ($scope === Scope::Due && $bill->dueDate > $this->asOf) {
                 $why = "the bill is not due before {$bill->dueDate}";
-                $this->left[] = new LeftOfPair($this->pair, $bill->document, 0, $bill->open, $bill->carried, $why);
+                $this->left[] = new LeftOfPair($this->pair, $bill->document, null, $bill->open, $bill->carried, $why);
             } else {
                 $bills[] = $bill;
             }
@@ -261,6 +261,6 @@ final class Contra
         $amount = $lesser->isPositive() ? $lesser : Money::zero($lesser->currency);
         $base = array_map(static fn (OffsetPart $part): Money => $part->item->moves($part->amount), self::take($debits, $amount)[0]);
         $currency = $this->pair->items === [] ? $lesser->currency : $this->pair->items[0]->base->currency;
-        $this->left = [new LeftOfPair($this->pair, '', 0, $amount, Money::sum($base, $currency), $why)];
+        $this->left = [new LeftOfPair($this->pair, '', null, $amount, Money::sum($base, $currency), $why)];
     }
 }

@@ -20,7 +20,6 @@ use Ajuste\Core\Posting\Subject;
 use Ajuste\Core\Run\LeftOut;
 use Ajuste\Core\Run\PlannedLine;
 use Ajuste\Core\Run\RunKind;
-use Ajuste\Core\Run\RunLine;
 use Ajuste\Core\Run\RunPlan;
 use Ajuste\Core\Settlement\Matching;
 use Ajuste\Core\Settlement\Tick;
@@ -121,8 +120,7 @@ final readonly class ContraPlan implements RunPlan
 
     public function addTo(PlanBuilder $plan): void
     {
-        $lines = array_map(static fn (PlannedLine $line): RunLine => $line->asRunLine(), $this->lines);
-        $plan->fact(new RunPosted(RunKind::Contra, $this->control->id, $this->asOf, $this->policy(), $this->total(), $lines));
+        $plan->fact(RunPosted::of($this));
         $together = $this->per === VoucherPer::Run ? $plan->voucher($this->voucher($this->offsets)) : null;
         foreach ($this->offsets as $offset) {
             $settlement = $this->settleFirst($plan, $offset);

@@ -11,7 +11,7 @@ final readonly class LeftOfPair
 {
     /**
      * @param string $document of an item or bill; blank: the pair as a whole
-     * @param int $itemId of the customer; 0: none
+     * @param ?int $itemId of the customer; null: a bill, or the pair as a whole
      * @param Money $amount in the pair's currency
      * @param Money $base base currency
      * @param bool $byHand a person left it out
@@ -19,7 +19,7 @@ final readonly class LeftOfPair
     public function __construct(
         public Pair $pair,
         public string $document,
-        public int $itemId,
+        public ?int $itemId,
         public Money $amount,
         public Money $base,
         public string $why,

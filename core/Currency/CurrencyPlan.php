@@ -19,7 +19,6 @@ use Ajuste\Core\Posting\Subject;
 use Ajuste\Core\Run\LeftOut;
 use Ajuste\Core\Run\PlannedLine;
 use Ajuste\Core\Run\RunKind;
-use Ajuste\Core\Run\RunLine;
 use Ajuste\Core\Run\RunPlan;
 use Ajuste\Core\Subledger\ItemHead;
 use Ajuste\Core\Subledger\Kind;
@@ -108,8 +107,7 @@ final readonly class CurrencyPlan implements RunPlan
 
     public function addTo(PlanBuilder $plan): void
     {
-        $lines = array_map(static fn (PlannedLine $line): RunLine => $line->asRunLine(), $this->lines());
-        $plan->fact(new RunPosted(RunKind::Currency, $this->control->id, $this->asOf, $this->policy(), $this->total(), $lines));
+        $plan->fact(RunPosted::of($this));
         $voucher = $this->voucher();
         $place = $plan->voucher($voucher);
         $mirror = $this->dayOne === null ? null : $plan->voucher(
@@ -125,7 +123,7 @@ final readonly class CurrencyPlan implements RunPlan
             }
         }
         $plan->trail(RunKind::Currency->words(), Subject::run(), '', [
-            'as_of' => $this->asOf, 'lines' => (string) count($lines), 'total' => $this->total()->decimal(),
+            'as_of' => $this->asOf, 'lines' => (string) count($this->lines()), 'total' => $this->total()->decimal(),
         ]);
     }
 

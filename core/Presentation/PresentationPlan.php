@@ -141,8 +141,7 @@ final readonly class PresentationPlan implements RunPlan
         }
         $plan->voucher($this->voucher);
         $plan->voucher($this->mirror);
-        $policy = $this->terms->policy->value;
-        $plan->fact(new RunPosted($this->kind(), $this->control()->id, $this->asOf(), $policy, $this->liability(), $this->runLines()));
+        $plan->fact(RunPosted::of($this));
         $plan->trail($this->kind()->words(), Subject::run(), '', [
             'as_of' => $this->asOf(),
             'account' => $this->control()->number,

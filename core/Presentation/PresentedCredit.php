@@ -32,13 +32,13 @@ final readonly class PresentedCredit
     public function planned(): PlannedLine
     {
         return new PlannedLine(
-            $this->customer, $this->itemId ?? 0, $this->document, $this->amount->negated(), $this->base->negated(), $this->why,
+            $this->customer, $this->itemId, $this->document, $this->amount->negated(), $this->base->negated(), $this->why,
         );
     }
 
     public function leftOut(string $why): LeftOut
     {
-        return new LeftOut($this->customer, $this->itemId ?? 0, $this->document, $this->amount->negated(), $this->base->negated(), $why);
+        return new LeftOut($this->customer, $this->itemId, $this->document, $this->amount->negated(), $this->base->negated(), $why);
     }
 
     public function asRunLine(): RunLine

@@ -18,7 +18,6 @@ use Ajuste\Core\Posting\Subject;
 use Ajuste\Core\Run\LeftOut;
 use Ajuste\Core\Run\PlannedLine;
 use Ajuste\Core\Run\RunKind;
-use Ajuste\Core\Run\RunLine;
 use Ajuste\Core\Run\RunPlan;
 use Ajuste\Core\Subledger\ItemHead;
 use Ajuste\Core\Subledger\Kind;
@@ -93,14 +92,13 @@ final readonly class ResiduePlan implements RunPlan
 
     public function addTo(PlanBuilder $plan): void
     {
-        $lines = array_map(static fn (PlannedLine $line): RunLine => $line->asRunLine(), $this->lines);
-        $plan->fact(new RunPosted(RunKind::Residues, $this->control->id, $this->asOf, $this->policy(), $this->total(), $lines));
+        $plan->fact(RunPosted::of($this));
         $voucher = $plan->voucher($this->voucher());
         foreach ($this->taken as $of) {
             $this->settle($plan, $of, $voucher);
         }
         $plan->trail(RunKind::Residues->words(), Subject::run(), '', [
-            'as_of' => $this->asOf, 'lines' => (string) count($lines), 'total' => $this->total()->decimal(),
+            'as_of' => $this->asOf, 'lines' => (string) count($this->lines()), 'total' => $this->total()->decimal(),
         ]);
     }
 

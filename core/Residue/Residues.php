@@ -43,7 +43,7 @@ final readonly class Residues
             $of[$id] = $candidate;
         }
         [$lines, $over] = $this->capped($lines, $policy);
-        $taken = array_map(static fn (PlannedLine $line): ResidueCandidate => $of[$line->itemId], $lines);
+        $taken = array_map(static fn (PlannedLine $line): ResidueCandidate => $of[(int) $line->itemId], $lines);
 
         return new ResiduePlan($this->accounts, $control, $asOf, $policy, $lines, self::sorted([...$left, ...$over]), $taken, $this->base);
     }

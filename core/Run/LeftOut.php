@@ -11,6 +11,7 @@ use Ajuste\Core\Subledger\Customer;
 final readonly class LeftOut
 {
     /**
+     * @param ?int $itemId null where it is about the customer or pair as a whole
      * @param Money $amount signed, in the item's currency: a debit above zero
      * @param Money $base signed, base currency
      * @param bool $mayBeTaken a person may take it along, with a reason
@@ -18,7 +19,7 @@ final readonly class LeftOut
      */
     public function __construct(
         public Customer $customer,
-        public int $itemId,
+        public ?int $itemId,
         public string $document,
         public Money $amount,
         public Money $base,

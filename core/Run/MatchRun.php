@@ -50,7 +50,7 @@ final readonly class MatchRun
                 $match->how->value,
             );
         }
-        $plan->fact(new RunPosted(RunKind::MatchUnapplied, $control->id, $asOf, 'certain, and chosen', Money::zero($this->base), $lines));
+        $plan->fact(RunPosted::ofMatches($control, $asOf, Money::zero($this->base), $lines));
         $plan->trail(RunKind::MatchUnapplied->words(), Subject::run(), '', ['as_of' => $asOf, 'matches' => (string) count($lines)]);
 
         return $plan->build(Subject::run());

@@ -11,13 +11,14 @@ use Ajuste\Core\Subledger\Customer;
 final readonly class PlannedLine
 {
     /**
+     * @param ?int $itemId null where it is about the customer or pair as a whole
      * @param Money $amount signed, in the item's currency: a debit above zero
      * @param Money $base signed, base currency
      * @param bool $takenAlong a person took it along although the policy leaves it out
      */
     public function __construct(
         public Customer $customer,
-        public int $itemId,
+        public ?int $itemId,
         public string $document,
         public Money $amount,
         public Money $base,

@@ -4,9 +4,12 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use Ajuste\Core\Calendar\Period;
 use Ajuste\Core\Run\RunKind;
 use App\Models\User;
+use App\Queries\PackRows;
 use App\Queries\Runs;
+use App\Support\Moment;
 use Illuminate\Support\Facades\DB;
 
 /** Residues as a run: looked at, changed by a person, approved where it is large, posted as one and taken back as one. */
@@ -69,6 +72,15 @@ final class ResidueRunTest extends BooksTestCase
         self::assertSame([1, 0, 0], [DB::table('runs')->count(), $this->openOf('I1'), $this->openOf('I3')]);
         self::assertSame('0.00', $this->report('proof')['difference']);
         self::assertSame([], $this->report('residues')['lines']);
+        $run = (int) DB::table('runs')->value('id');
+        $this->get('/residues')->assertSee("/runs/{$run}\"", false);
+        $shown = ['2 lines taken', 'taken', 'I1', 'near miss', 'I2', '0.50 above the limit'];
+        $this->get("/runs/{$run}")->assertOk()->assertSeeInOrder($shown);
+        $this->get("/runs/{$run}?words=near")->assertOk()->assertSee('I2')->assertDontSee('/documents/'.$this->itemId('I1').'"', false);
+        $packed = iterator_to_array(app(PackRows::class)->runs(Period::of('2026-10'), Moment::now()), false);
+        self::assertSame([['I1', 'taken'], ['I3', 'taken'], ['I2', 'near miss']], array_map(
+            static fn (array $row): array => [$row['document'], $row['state']], $packed,
+        ));
         $this->post('/runs/residues', ['key' => 'q', 'seen' => '']);
         $this->refuses('There is nothing to post');
         $this->get('/documents/'.$this->itemId('I1'))->assertOk()->assertSee('I1-W');

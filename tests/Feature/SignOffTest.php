@@ -64,6 +64,43 @@ final class SignOffTest extends BooksTestCase
         $this->assertBooksHold();
     }
 
+    /** R13: nothing takes effect in locked days; a period 13 leaves the year's last day open until it is signed itself. */
+    public function test_a_period_13_takes_adjustments_on_the_last_day_of_a_year_that_is_signed(): void
+    {
+        $calendar = "period,from,to\n2026-13,2026-10-31,2026-10-31\n";
+        self::assertSame([], $this->import(['calendar.csv' => $calendar])->refused);
+        self::assertTrue($this->import(['calendar.csv' => $calendar])->changesNothing());
+        $over = $this->import(['calendar.csv' => "period,from,to\n2026-14,2026-10-31,2026-10-31\n"])->refused[0];
+        self::assertSame('a day outside of 2026-13 (2026-10-31 to 2026-10-31) is expected', $over->expected);
+        $this->sign('a', $this->preparer);
+        $this->sign('b', $this->reviewer);
+        app(Settings::class)->forget();
+        self::assertSame(['2026-10-30', '2026-13'], [app(Settings::class)->locked()->through, app(Settings::class)->period()->name]);
+        $adjusted = static fn (string $day): array => [
+            'items.csv' => self::items(["I2,invoice,C1,{$day},2026-11-01,EUR,7.00,7.00,,,E2,"]),
+            'ledger.csv' => self::ledger(["E2,{$day},1100,s,7.00,,I2,", "E2,{$day},4000,s,,7.00,I2,"]),
+        ];
+        self::assertNotSame([], $this->import($adjusted('2026-10-30'), rehearse: true)->late, 'the day before is locked');
+        self::assertSame([[], []], [($taken = $this->import($adjusted('2026-10-31')))->refused, $taken->late]);
+        $this->get('/sign-off')->assertSee('Sign-off of period 13 of 2026')->assertSee('2026-10 was signed second by');
+        $this->get('/sign-off/2026-10')->assertSeeInOrder(['Balance of 1100', '100.00', '107.00', 'changed']);
+        $this->sign('c', $this->preparer);
+        $this->sign('d', $this->reviewer);
+        app(Settings::class)->forget();
+        self::assertSame(['2026-10-31', '2026-11'], [app(Settings::class)->locked()->through, app(Settings::class)->period()->name]);
+        foreach (['2026-10' => '100.00', '2026-13' => '107.00'] as $period => $signed) {
+            $this->get("/sign-off/{$period}")->assertOk()->assertSeeInOrder(['Balance of 1100', $signed]);
+            $this->get("/sign-off/{$period}/pack.zip")->assertOk();
+        }
+        $this->post('/sign-off/reopen', ['key' => 'r', 'reason' => 'one more adjustment'])->assertSessionHas('done');
+        app(Settings::class)->forget();
+        self::assertSame(['2026-10-30', '2026-13'], [app(Settings::class)->locked()->through, app(Settings::class)->period()->name]);
+        $this->post('/sign-off/reopen', ['key' => 's', 'reason' => 'and October'])->assertSessionHas('done');
+        app(Settings::class)->forget();
+        self::assertSame(['2026-09-30', '2026-10'], [app(Settings::class)->locked()->through, app(Settings::class)->period()->name]);
+        $this->assertBooksHold();
+    }
+
     public function test_the_database_refuses_what_would_take_effect_in_a_locked_period(): void
     {
         $this->import(['matches.csv' => "date,debit_document,credit_document,amount\n2026-10-20,I1,R1,30.00\n", 'items.csv' => self::items([

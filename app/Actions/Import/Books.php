@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Actions\Import;
 
 use Ajuste\Core\Bank\AccountNumber;
+use Ajuste\Core\Calendar\Calendar;
 use Ajuste\Core\Calendar\LockedDays;
 use Ajuste\Core\Exchange\Bank\StatementPages;
 use Ajuste\Core\Exchange\Foreign\PlainWords;
@@ -88,6 +89,11 @@ final class Books
     public function money(int $minor): Money
     {
         return Money::ofMinor($minor, $this->base());
+    }
+
+    public function calendar(): Calendar
+    {
+        return $this->settings->calendar();
     }
 
     public function settingsChanged(): void

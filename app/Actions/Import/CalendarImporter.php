@@ -24,12 +24,9 @@ final class CalendarImporter extends Importer
         if ($found === [[$period->first, $period->last]]) {
             return Outcome::Same;
         }
-        $over = $this->books->rows(
-            'SELECT name, first, last FROM calendar_periods WHERE name <> ? AND first <= ? AND last >= ?',
-            [$period->name, $period->last, $period->first],
-        );
-        if ($over !== []) {
-            throw new RowFault('from', $row['from'], "a day outside of {$over[0][0]} ({$over[0][1]} to {$over[0][2]}) is expected");
+        $over = $this->books->calendar()->over($period);
+        if ($over !== null) {
+            throw new RowFault('from', $row['from'], "a day outside of {$over->name} ({$over->first} to {$over->last}) is expected");
         }
         $this->books->open('to', $period->last);
         $this->books->settingsChanged();

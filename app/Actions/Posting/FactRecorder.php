@@ -186,6 +186,19 @@ final readonly class FactRecorder
                 'why' => $line->why,
             ]);
         }
+        foreach ($fact->leftOut as $left) {
+            $inserts->insert('run_left_out', [
+                'run_id' => $keys->run,
+                'customer_id' => $left->customer->id,
+                'item_id' => $left->itemId,
+                'document' => $left->document,
+                'currency' => $left->amount->currency->code,
+                'amount' => $left->amount->minor,
+                'base' => $left->base->minor,
+                'why' => $left->why,
+                'near_miss' => (int) $left->mayBeTaken,
+            ]);
+        }
         foreach ($keys->settlements as $settlement) {
             $inserts->insert('run_settlements', ['run_id' => $keys->run, 'settlement_id' => $settlement]);
         }

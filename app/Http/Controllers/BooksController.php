@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use Ajuste\Core\Calendar\Day;
 use Ajuste\Core\Ledger\Account as CoreAccount;
 use Ajuste\Core\Ledger\AccountRole;
 use Ajuste\Core\Subledger\Kind;
@@ -193,7 +192,7 @@ final class BooksController
 
         return view('customers.show', [
             'picture' => new BalancePicture(
-                $history->balance($at->account->id, $customer->id, Day::plus(Day::firstOfMonth($at->asOf), -365), $at->asOf),
+                $history->balance($at->account->id, $customer->id, $at->yearBack(), $at->asOf),
                 $settings->base(),
             ),
             'supplier' => (string) DB::table('suppliers')

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use Ajuste\Core\Calendar\Day;
 use App\Http\Pictures\DayPicture;
 use App\Http\Rail;
 use App\Http\ViewPoint;
@@ -47,7 +46,8 @@ final class DeskController
             'questions' => $questions->open(),
             'today' => substr(Moment::now(), 0, 10),
             'base' => $settings->base(),
-            'picture' => new DayPicture($figures->days($at->account, Day::firstOfMonth($at->asOf), $at->asOf), 770, $settings->base()),
+            'of' => $at->period,
+            'picture' => new DayPicture($figures->days($at->account, $at->period->first, $at->asOf), 770, $settings->base()),
             'latest' => AuditRecord::query()
                 ->whereNotIn('what', AuditTrail::COMINGS_AND_GOINGS)
                 ->orderByDesc('id')

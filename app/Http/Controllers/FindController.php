@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use Ajuste\Core\Calendar\Day;
 use Ajuste\Core\Money\TypedAmount;
 use Ajuste\Core\Proof\PairCheck;
 use Ajuste\Core\Refusal;
@@ -27,8 +26,8 @@ final class FindController
         $span = $request->string('span')->toString();
         $from = match ($span) {
             'all' => '0001-01-01',
-            'year' => Day::plus(Day::firstOfMonth($at->asOf), -365),
-            default => Day::firstOfMonth($at->asOf),
+            'year' => $at->yearBack(),
+            default => $at->period->first,
         };
         $refusal = null;
         $amount = null;

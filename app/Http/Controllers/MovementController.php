@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use Ajuste\Core\Calendar\Day;
 use Ajuste\Core\Movement\MovementFigures;
 use App\Http\Download;
 use App\Http\SheetHead;
@@ -21,7 +20,7 @@ final class MovementController
     public function index(Request $request, ViewPoint $at, Settings $settings, Movements $movements): View
     {
         return view('aged.movement', [
-            'movement' => $movements->of($at->account, self::from($request, $at, $settings), $at->asOf, $at->knownAt),
+            'movement' => $movements->of($at->account, $at->since($request), $at->asOf, $at->knownAt),
             'account' => $at->account,
             'base' => $settings->base(),
         ]);
@@ -29,7 +28,7 @@ final class MovementController
 
     public function export(string $format, Request $request, ViewPoint $at, Settings $settings, Movements $movements): Response
     {
-        $movement = $movements->of($at->account, self::from($request, $at, $settings), $at->asOf, $at->knownAt);
+        $movement = $movements->of($at->account, $at->since($request), $at->asOf, $at->knownAt);
         $rows = [
             ['line', 'ledger', 'customers', 'difference'],
             ...array_map(static fn (MovementFigures $of): array => [
@@ -43,12 +42,5 @@ final class MovementController
         );
 
         return Download::table($rows, "movement-{$at->account->number}-{$movement->from}-{$movement->to}", $format, [1, 2, 3], $head);
-    }
-
-    private static function from(Request $request, ViewPoint $at, Settings $settings): string
-    {
-        $from = $request->string('from')->toString();
-
-        return $from === '' ? $settings->calendar()->containing($at->asOf)->first : Day::of($from);
     }
 }

@@ -73,7 +73,7 @@ final class ProofController
             ->pluck('name', 'customer');
         $window = self::window($request, $shown, $names);
         $year = $request->string('span')->toString() === 'year';
-        $first = $year ? Day::plus(Day::firstOfMonth($at->asOf), -365) : Day::firstOfMonth($at->asOf);
+        $first = $year ? $at->yearBack() : $at->period->first;
         $chart = $figures->days($at->account, $first, $at->asOf);
         $locked = $settings->locked()->through;
         $day = $request->string('day')->toString();

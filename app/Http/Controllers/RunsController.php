@@ -24,14 +24,19 @@ use App\Actions\Runs\TakePairBack;
 use App\Http\BesideRun;
 use App\Http\Download;
 use App\Http\FormKey;
+use App\Http\ListWindow;
 use App\Http\PairWorktop;
 use App\Http\Part;
 use App\Http\ViewPoint;
+use App\Models\Run;
+use App\Models\Voucher as PostedVoucher;
 use App\Queries\ApprovalRequests;
 use App\Queries\ContraLetters;
+use App\Queries\RunRows;
 use App\Queries\Runs;
 use App\Queries\Settings;
 use App\Values\ApprovalKind;
+use App\Values\RunRow;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\View\View;
@@ -40,6 +45,9 @@ use Symfony\Component\HttpFoundation\Response;
 /** The closing runs that share one way of being looked at, approved, posted and taken back. */
 final class RunsController
 {
+    /** So many vouchers of a run are listed beside it. */
+    private const VOUCHERS = 60;
+
     public function index(
         Request $http,
         string $kind,
@@ -170,6 +178,36 @@ final class RunsController
         $new = $post->again(FormKey::of($request, 'run-again'), self::kind($kind), $at->account, $run);
 
         return self::done($kind, "Run {$run} is taken back, and run {$new} takes its place.");
+    }
+
+    /** A run that was posted, with what it took and what it left out. */
+    public function show(Request $request, Run $run, RunRows $rows, Runs $runs, Settings $settings): string
+    {
+        $of = RunKind::from($run->kind);
+        abort_if($of === RunKind::MatchUnapplied, 404);
+        $all = $rows->of($run->id);
+
+        return Part::of(view('runs.show', [
+            'run' => $run,
+            'kind' => $of,
+            'taken' => count(array_filter($all, static fn (RunRow $row): bool => $row->state === 'taken')),
+            'window' => new ListWindow(
+                $request,
+                $all,
+                static fn (RunRow $row): string => "{$row->state} {$row->customer} {$row->document} {$row->why}",
+                [
+                    'state' => static fn (RunRow $row): string => $row->state,
+                    'customer' => static fn (RunRow $row): string => $row->customer,
+                    'document' => static fn (RunRow $row): string => $row->document,
+                    'amount' => static fn (RunRow $row): int => $row->amount->minor,
+                    'base' => static fn (RunRow $row): int => $row->base,
+                ],
+            ),
+            'vouchers' => PostedVoucher::query()->where('run_id', $run->id)->orderBy('id')->limit(self::VOUCHERS)->get()->all(),
+            'most' => self::VOUCHERS,
+            'reversed' => $runs->reversal($run->id),
+            'base' => $settings->base(),
+        ]), $request);
     }
 
     /** All letters of a run in one file. */

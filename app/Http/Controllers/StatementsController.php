@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use Ajuste\Core\Calendar\Day;
 use Ajuste\Core\Refusal;
 use App\Actions\CarryOut;
 use App\Actions\SendStatement;
@@ -37,7 +36,7 @@ final class StatementsController
         $found = $statements->of(
             $settings->controlAccountOf($customer->id),
             $customer->id,
-            self::from($request, $at, $settings),
+            $at->since($request),
             $at->asOf,
         );
 
@@ -49,7 +48,7 @@ final class StatementsController
     public function send(Request $request, Customer $customer, ViewPoint $at, Settings $settings, SendStatement $send): RedirectResponse
     {
         $account = $settings->controlAccountOf($customer->id);
-        $send->post(FormKey::of($request, 'statement'), $account, $customer->id, self::from($request, $at, $settings), $at->asOf);
+        $send->post(FormKey::of($request, 'statement'), $account, $customer->id, $at->since($request), $at->asOf);
 
         return redirect()
             ->route('customer', $customer->id)
@@ -74,7 +73,7 @@ final class StatementsController
         $content = [
             ...self::filter($request, $settings)->toArray(),
             'account' => $at->account->number,
-            'from' => self::from($request, $at, $settings),
+            'from' => $at->since($request),
             'to' => $at->asOf,
             'page' => $page,
         ];
@@ -91,7 +90,7 @@ final class StatementsController
         }
         $found = [];
         foreach ($to as $of) {
-            array_push($found, ...$statements->of($at->account, $of->customerId, self::from($request, $at, $settings), $at->asOf));
+            array_push($found, ...$statements->of($at->account, $of->customerId, $at->since($request), $at->asOf));
         }
 
         return $found === [] ? abort(404) : Download::send($statements->pdf($found), "statements-{$at->asOf}.pdf", 'application/pdf');
@@ -133,16 +132,9 @@ final class StatementsController
     {
         return view('aged.measures', [
             'measures' => $figures->of($at->account, $at->asOf),
-            'period' => $settings->calendar()->containing($at->asOf),
+            'period' => $at->period,
             'asOf' => $at->asOf,
             'base' => $settings->base(),
         ]);
-    }
-
-    private static function from(Request $request, ViewPoint $at, Settings $settings): string
-    {
-        $from = $request->string('from')->toString();
-
-        return $from === '' ? $settings->calendar()->containing($at->asOf)->first : Day::of($from);
     }
 }

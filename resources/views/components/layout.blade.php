@@ -23,7 +23,7 @@
                     &nbsp;·&nbsp;
                 @endif
                 <b class="text-ink">
-                    {{ Say::month($period->first) }}</b>, {{ $locked->includes($period->last) ? 'locked' : 'open' }}, last day
+                    {{ Say::period($period) }}</b>, {{ $locked->includes($period->last) ? 'locked' : 'open' }}, last day
                 {{ Say::shortDay($period->last) }}</span>
             <form action="{{ route('search') }}" class="ml-auto relative" role="search">
                 <label for="search" class="visually-hidden">Search</label>
@@ -53,7 +53,7 @@
         @endif
     </header>
     <main {{ $attributes->merge(['class' => 'page']) }}>
-        <div class="print-only">{{ $booksName }} · {{ Say::month($period->first) }} · as of {{ Say::day($at->asOf ?? $period->last) }}, known
+        <div class="print-only">{{ $booksName }} · {{ Say::period($period) }} · as of {{ Say::day($at->asOf ?? $period->last) }}, known
             {{ $at?->knownAt ? Say::moment($at->knownAt) : 'now' }} · printed {{ Say::moment(now()->toIso8601String()) }} UTC by {{ $user?->name }}</div>
         <x-known-then :at="$at" />
         @if (session('refusal') || session('done'))

@@ -4,7 +4,7 @@
 @endphp
 <x-layout title="Desk" class="halves">
     <div class="pane">
-        <h1>Left to do before {{ Say::month($picture->chart->days[0]->day) }} closes</h1>
+        <h1>Left to do before {{ Say::period($of) }} closes</h1>
         <p class="lead">{{ Say::count($imports, 'import') }} taken in. Follow the stations from left to right, or go where you like.</p>
         @include('desk.requests')
         <table class="grid-table" data-list>

@@ -1,6 +1,6 @@
 <td><a href="{{ route('customer', $line->customer->id) }}">{{ $line->customer->number }} {{ $line->customer->name }}</a></td>
 <td>
-    @if ($line->itemId > 0)
+    @if ($line->itemId !== null)
         <a href="{{ route('document', $line->itemId) }}">{{ $line->document }}</a>
     @else
         {{ $line->document }}

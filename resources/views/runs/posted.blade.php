@@ -8,7 +8,7 @@
         <tbody>
             @foreach ($runs as $posted)
                 <tr>
-                    <td>Run {{ $posted->id }} as of {{ Say::shortDay($posted->as_of) }}<br><span class="slate">{{ $posted->who }},
+                    <td><a href="{{ route('run', $posted->id) }}">Run {{ $posted->id }}</a> as of {{ Say::shortDay($posted->as_of) }}<br><span class="slate">{{ $posted->who }},
                             {{ Say::moment($posted->recorded_at) }}</span></td>
                     <td class="n">{{ Money::ofMinor($posted->total, $base)->grouped() }}</td>
                     <td>

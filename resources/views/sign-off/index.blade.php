@@ -8,7 +8,7 @@
 @endphp
 <x-layout title="Sign-off" station="sign-off" class="halves even">
     <div class="pane">
-        <h1>Sign-off of {{ $signOff->period->name }}</h1>
+        <h1>Sign-off of {{ Say::period($signOff->period) }}</h1>
         <p class="lead">{{ Say::day($signOff->period->first) }} to {{ Say::day($signOff->period->last) }}.
             {{ $open === [] ? 'Everything is green or explained.' : Say::count(count($open), 'check') . ' to settle or explain.' }}</p>
         <table class="grid-table">

@@ -15,6 +15,7 @@
             <tbody>
                 @foreach ($lines as $of)
                     <tr>
+                        <td>{{ $of['state'] }}</td>
                         <td>{{ $of['customer'] }}</td>
                         <td>{{ $of['document'] }}</td>
                         <td>{{ $of['why'] }}</td>

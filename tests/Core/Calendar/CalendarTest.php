@@ -66,6 +66,38 @@ final class CalendarTest extends TestCase
         Period::between('2026-10', '2026-10-25', '2026-10-24');
     }
 
+    /** A period 13 on the year's last day, beside months or beside a calendar of one's own (common practice). */
+    public function test_a_period_for_adjustments_follows_the_last_of_the_year(): void
+    {
+        $thirteenth = Period::between('2026-13', '2026-12-31', '2026-12-31');
+        $weeks = [Period::between('2026-12', '2026-11-30', '2026-12-31'), Period::between('2026-11', '2026-10-26', '2026-11-29')];
+        foreach ([[], $weeks] as $own) {
+            $calendar = new Calendar([$thirteenth, ...$own]);
+            $twelfth = $calendar->containing('2026-12-31');
+            self::assertSame('2026-12', $twelfth->name, 'business falls in the twelfth');
+            self::assertSame([true, false], [$calendar->isForAdjustments($thirteenth), $calendar->isForAdjustments($twelfth)]);
+            self::assertSame(['2026-13', '2027-01'], [$calendar->after($twelfth)->name, $calendar->after($thirteenth)->name]);
+            self::assertSame(['2026-12-30', '2026-12-31'], [$calendar->lockedThrough($twelfth), $calendar->lockedThrough($thirteenth)]);
+            self::assertSame(['2026-12', '2026-13'], [
+                $calendar->lockedBy('2026-12-30')->name, $calendar->lockedBy('2026-12-31')->name,
+            ]);
+            self::assertSame(['2026-11', '2026-11', '2026-12'], array_map(
+                static fn (Period $of): string => $calendar->before($of)->name,
+                [$twelfth, $thirteenth, Period::of('2027-01')],
+            ));
+            self::assertNull($calendar->over(Period::between('2026-13', '2026-12-31', '2026-12-31')));
+            self::assertSame('2026-13', $calendar->over(Period::between('2026-14', '2026-12-31', '2026-12-31'))?->name);
+            self::assertSame('2026-13', $calendar->over(Period::between('2027-01', '2026-12-31', '2027-01-31'))?->name);
+        }
+        self::assertSame('2026-12', $calendar->over(Period::between('2026-14', '2026-12-30', '2026-12-31'))?->name, 'not one day');
+        self::assertSame('2026-12', $calendar->over(Period::between('2026-14', '2026-12-30', '2026-12-30'))?->name, 'not the last');
+        $apart = new Calendar([Period::between('2026-12', '2026-12-01', '2026-12-30'), $thirteenth]);
+        self::assertSame(['2026-13', '2026-13', '2026-12-30'], [
+            $apart->containing('2026-12-31')->name, $apart->after($apart->named('2026-12'))->name,
+            $apart->lockedThrough($apart->named('2026-12')),
+        ], 'a last day that no other period has is a period as any');
+    }
+
     public function test_terms(): void
     {
         self::assertSame('2026-11-30', Terms::parse('net 30')->dueDate('2026-10-31'));
