@@ -177,6 +177,7 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/suppliers/{id}', [PartiesController::class, 'supplier'])->name('supplier')->whereNumber('id');
     Route::get('/rates', [RatesController::class, 'index'])->name('rates');
     Route::get('/movement', [MovementController::class, 'index'])->name('movement');
+    Route::get('/movement/{line}', [MovementController::class, 'line'])->name('movement.line');
     Route::get('/movement.{format}', [MovementController::class, 'export'])->name('movement.export')->whereIn('format', ['csv', 'xlsx']);
     Route::get('/confirmations', [ConfirmationsController::class, 'index'])->name('confirmations');
     Route::get('/confirmations/{sample}.pdf', [ConfirmationsController::class, 'print'])

@@ -45,7 +45,9 @@ final class RunRows
     /** Lines that were left out, with their run. */
     public static function leftOut(): Builder
     {
-        return self::named('run_left_out')->addSelect('l.document')->selectRaw("CASE l.near_miss WHEN 1 THEN 'near miss' ELSE 'left out' END AS state");
+        return self::named('run_left_out')
+            ->addSelect('l.document')
+            ->selectRaw("CASE l.near_miss WHEN 1 THEN 'near miss' ELSE 'left out' END AS state");
     }
 
     private static function named(string $table): Builder

@@ -38,6 +38,20 @@ enum MovementLine: string
         return [self::Invoices, self::Credits, self::Receipts, self::WriteOffs, self::Contra, self::Exchange, self::Other];
     }
 
+    /** @return list<?Kind> whose items it holds; null among them: postings that pair with no item */
+    public function kinds(): array
+    {
+        $kinds = array_values(array_filter(Kind::cases(), fn (Kind $kind): bool => self::of($kind) === $this));
+
+        return $this === self::Other ? [...$kinds, null] : $kinds;
+    }
+
+    /** One word, over a column. */
+    public function heading(): string
+    {
+        return ucfirst(str_replace('_', '-', $this->value));
+    }
+
     public function words(): string
     {
         return match ($this) {

@@ -50,11 +50,27 @@ final class WhatLeavesTest extends BooksTestCase
         $november = $this->report('movement', ['--from' => '2026-11-01', '--as-of' => '2026-11-30']);
         self::assertSame(['receipts', '-700.00', '0.00'], array_values(((array) $november['lines'])[3]));
         $this->get('/movement')->assertOk()->assertSee('Amount differs I3')->assertSee('Cut-off R1')->assertSee('Not in subledger');
-        self::assertStringContainsString('receipts,0.00,-700.00,700.00', (string) $this->get('/movement.csv')->assertOk()->getContent());
+        self::assertStringContainsString('receipts,,0.00,-700.00,700.00', (string) $this->get('/movement.csv')->assertOk()->getContent());
         $this->refused(
             'ends before it begins',
             fn () => app(Movements::class)->of($this->control(), '2026-10-02', '2026-10-01'),
         );
+    }
+
+    public function test_each_figure_of_the_movement_opens_and_groups_of_customers_add_up(): void
+    {
+        $page = $this->get('/movement/invoices')->assertOk()->assertSee('I3')->assertDontSee('R1');
+        $page->assertSeeInOrder(['Customers', '705.40 Dr', 'Amount differs I3', '30.00 Cr', 'Control account', '675.40 Dr']);
+        $this->get('/movement/other?kind=unpaired')->assertOk()->assertSeeInOrder(['No item', 'Not in subledger', '12.00 Dr', '12.00 Dr']);
+        $this->get('/movement/receipts?words=nobody')->assertOk()->assertSee('700.00 Cr')->assertDontSee('Receipt R1');
+        $this->get('/movement/opening')->assertStatus(422)->assertSee('is no line of the movement');
+        $movement = $this->report('movement', ['--by' => 'group']);
+        $lines = array_column((array) $movement['lines'], 'customers', 'line');
+        foreach ($lines as $line => $customers) {
+            $sum = array_sum(array_map(static fn (array $of): int => self::money($of[$line])->minor, (array) $movement['groups']));
+            self::assertSame(self::money($customers)->minor, $sum, $line);
+        }
+        $this->refused('is no way to part a movement', fn () => $this->report('movement', ['--by' => 'moon']));
     }
 
     public function test_a_reversal_counts_in_the_line_of_what_it_reverses(): void

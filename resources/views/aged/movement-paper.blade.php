@@ -20,10 +20,18 @@
                     <td class="n">{{ Say::balance($of->customers) }}</td>
                     <td class="n">{{ $of->difference()->isZero() ? '' : Say::balance($of->difference()) }}</td>
                 </tr>
-                @foreach (array_slice($of->causes, 0, 10) as $cause)
+                @foreach ($of->parts as $part)
                     <tr>
-                        <td class="soft" colspan="3">{{ trim($cause->cause->words() . ' ' . $cause->document()) }}</td>
-                        <td></td>
+                        <td class="soft">{{ ucfirst($part->words()) }}</td>
+                        <td class="n soft">{{ Say::balance($part->ledger) }}</td>
+                        <td class="n soft">{{ Say::balance($part->customers) }}</td>
+                        <td class="n soft">{{ $part->difference()->isZero() ? '' : Say::balance($part->difference()) }}</td>
+                    </tr>
+                @endforeach
+                @foreach (array_slice($of->causes(), 0, 10) as $cause)
+                    <tr>
+                        <td class="soft" colspan="3">{{ $cause->title() }}</td>
+                        <td class="n soft">{{ Say::balance($cause->difference) }}</td>
                     </tr>
                 @endforeach
             @endforeach

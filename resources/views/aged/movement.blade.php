@@ -1,6 +1,12 @@
 @php
+    use Ajuste\Core\Calendar\Day;
     use Ajuste\Core\Movement\MovementLine;
     use App\Http\Say;
+    $link = fn(string $line, string $kind = '') => route('movement.line', array_filter([$line, 'from' => $movement->from, 'kind' => $kind]));
+    $opens = fn(MovementLine $line) => [
+        route('account', $account->number),
+        route('aged', ['as_of' => $line === MovementLine::Opening ? Day::plus($movement->from, -1) : $movement->to]),
+    ];
 @endphp
 <x-layout title="Movement" station="aged">
     <div class="pane">
@@ -27,21 +33,34 @@
             </thead>
             <tbody>
                 @foreach ($movement->lines as $of)
-                    <tr @class(['font-semibold' => in_array($of->line, [MovementLine::Opening, MovementLine::Closing], true)])>
+                    @php
+                        $isBalance = in_array($of->line, [MovementLine::Opening, MovementLine::Closing], true);
+                        [$ledger, $customers] = $isBalance ? $opens($of->line) : [$link($of->line->value), $link($of->line->value)];
+                    @endphp
+                    <tr @class(['font-semibold' => $isBalance])>
                         <td>{{ $of->line->words() }}</td>
-                        <td class="n">{{ Say::balance($of->ledger) }}</td>
-                        <td class="n">{{ Say::balance($of->customers) }}</td>
+                        <td class="n"><a href="{{ $ledger }}">{{ Say::balance($of->ledger) }}</a></td>
+                        <td class="n"><a href="{{ $customers }}">{{ Say::balance($of->customers) }}</a></td>
                         <td @class(['n', 'text-madder' => !$of->difference()->isZero()])>
                             {{ $of->difference()->isZero() ? '·' : Say::balance($of->difference()) }}</td>
                         <td class="soft">
-                            @foreach (array_slice($of->causes, 0, 4) as $cause)
-                                <a href="{{ route('proof') }}">{{ trim($cause->cause->words() . ' ' . $cause->document()) }}</a>{{ $loop->last ? '' : ', ' }}
+                            @foreach (array_slice($of->causes(), 0, 4) as $cause)
+                                <a href="{{ route('proof', ['line' => $cause->line->key()]) }}">{{ $cause->title() }}</a>{{ $loop->last ? '' : ', ' }}
                             @endforeach
-                            @if (count($of->causes) > 4)
-                                and {{ count($of->causes) - 4 }} more
+                            @if (count($of->causes()) > 4)
+                                and {{ count($of->causes()) - 4 }} more
                             @endif
                         </td>
                     </tr>
+                    @foreach (count($of->parts) > 1 ? $of->parts : [] as $part)
+                        <tr class="slate">
+                            <td class="pl-8!">{{ ucfirst($part->words()) }}</td>
+                            <td class="n"><a href="{{ $link($of->line->value, $part->name()) }}">{{ Say::balance($part->ledger) }}</a></td>
+                            <td class="n"><a href="{{ $link($of->line->value, $part->name()) }}">{{ Say::balance($part->customers) }}</a></td>
+                            <td class="n">{{ $part->difference()->isZero() ? '' : Say::balance($part->difference()) }}</td>
+                            <td></td>
+                        </tr>
+                    @endforeach
                 @endforeach
             </tbody>
         </table>
@@ -53,5 +72,6 @@
                 <a href="{{ route('proof') }}">Proof</a>.
             @endif
         </p>
+        @include('aged.movement-groups')
     </div>
 </x-layout>
