@@ -10,15 +10,16 @@ use Ajuste\Core\Exchange\Setting;
 use Ajuste\Core\Ledger\Account;
 use Ajuste\Core\Ledger\AccountRole;
 use Ajuste\Core\Subledger\Kind;
-use App\Queries\AgedRows;
+use App\Queries\AgedReports;
 use App\Queries\CarriedCauses;
-use App\Queries\ControlFigures;
 use App\Queries\Movements;
 use App\Queries\PackRows;
 use App\Queries\Reports;
 use App\Queries\Settings;
 use App\StandIn\Outbox;
 use App\Support\Pdf;
+use App\Values\AgedReport;
+use App\Values\AgedTerms;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\File;
 
@@ -31,9 +32,8 @@ final readonly class PackPapers
     public function __construct(
         private Settings $settings,
         private Reports $reports,
-        private AgedRows $rows,
+        private AgedReports $aged,
         private CarriedCauses $carried,
-        private ControlFigures $figures,
         private Movements $movements,
         private PackRows $packed,
     ) {}
@@ -77,15 +77,14 @@ final readonly class PackPapers
 
     private function aged(Account $account, Period $period, string $known): string
     {
-        $list = $this->reports->aged($account, $period->last, knownAt: $known);
-        $by = count($list->rows) > self::ROWS ? AgedBy::Group : AgedBy::Customer;
+        $by = fn (AgedBy $by): AgedReport => $this->aged->of($account, $period->last, new AgedTerms, $by, knownAt: $known);
+        $report = $by(AgedBy::Customer);
+        $tooLong = count($report->rows) > self::ROWS;
 
         return $this->paper('aged.paper', $period, [
-            'list' => $list,
-            'rows' => $this->rows->of($list, $by, $account, $known),
-            'by' => ucfirst($by->value),
-            'account' => $account,
-            'control' => $this->figures->at($account, $period->last, $known)->control,
+            'report' => $tooLong ? $by(AgedBy::Group) : $report,
+            'by' => $tooLong ? 'Group' : 'Customer',
+            'says' => $report->says($this->settings->base()),
         ]);
     }
 

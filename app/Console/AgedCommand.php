@@ -7,32 +7,30 @@ namespace App\Console;
 use Ajuste\Core\Aging\AgedBy;
 use Ajuste\Core\Aging\AgedList;
 use Ajuste\Core\Aging\AgedRow;
-use Ajuste\Core\Calendar\Day;
-use Ajuste\Core\Ledger\Account;
 use Ajuste\Core\Money\Currency;
 use Ajuste\Core\Money\Money;
 use Ajuste\Core\Refusal;
-use App\Queries\AgedRows;
-use App\Queries\AgedShown;
-use App\Queries\ControlFigures;
-use App\Queries\Reports;
+use App\Queries\AgedReports;
 use App\Queries\Settings;
+use App\Values\AgedShown;
+use App\Values\AgedTerms;
+use App\Values\AgedTie;
 
 final class AgedCommand extends BooksCommand
 {
-    protected $signature = 'ajuste:aged {--account=} {--as-of=} {--basis=} {--buckets=} {--credits=} {--by=} {--compare=} {--json}';
+    protected $signature = 'ajuste:aged {--account=} {--as-of=} {--basis=} {--buckets=} {--credits=} {--in=} {--by=} {--compare=} {--json}';
 
     protected $description = 'Open items by age, tied to the control account';
 
-    public function handle(Settings $settings, Reports $reports, ControlFigures $figures, AgedRows $rows): int
+    public function handle(Settings $settings, AgedReports $reports): int
     {
         $account = $settings->controlAccount($this->text('account'));
         $asOf = $this->asOf($settings);
-        $list = $reports->aged($account, $asOf, $this->text('basis'), $this->text('buckets'), $this->text('credits'));
-        $shown = $this->shown($list, $account, $reports, $rows);
-        $control = $figures->at($account, $asOf)->control;
-        $base = $settings->base();
-        $say = static fn (int $minor): string => Money::ofMinor($minor, $base)->decimal();
+        $terms = new AgedTerms($this->text('basis'), $this->text('buckets'), $this->text('credits'), $this->text('in'));
+        $report = $reports->of($account, $asOf, $terms, $this->by(), $this->text('compare'));
+        $list = $report->list;
+        $currency = $report->currency($settings->base());
+        $say = static fn (int $minor): string => Money::ofMinor($minor, $currency)->decimal();
         $amounts = static fn (AgedRow $row): array => [
             'amounts' => array_map($say, $row->amounts),
             'unapplied' => $say($row->unapplied),
@@ -41,6 +39,7 @@ final class AgedCommand extends BooksCommand
         if ($this->option('json')) {
             $this->json([
                 'as_of' => $asOf,
+                ...$list->in === null ? [] : ['in' => $list->in],
                 'buckets' => $list->buckets->labels,
                 'customers' => array_map(
                     static fn (AgedRow $row): array => [
@@ -51,54 +50,56 @@ final class AgedCommand extends BooksCommand
                     ],
                     $list->rows,
                 ),
-                ...$shown === null ? [] : ['rows' => array_map(static fn (AgedShown $of): array => [
-                    'customer' => $of->row->customer,
-                    'name' => $of->row->name,
-                    'document' => $of->document,
-                    'currency' => $of->row->currency,
-                    ...$amounts($of->row),
-                    ...$of->change === null ? [] : ['change' => $amounts($of->change)],
-                ], $shown)],
+                ...$this->text('by') === null && $this->text('compare') === null ? [] : ['rows' => array_map(
+                    static fn (AgedShown $of): array => [
+                        'customer' => $of->row->customer,
+                        'name' => $of->row->name,
+                        'document' => $of->document,
+                        'currency' => $of->row->currency,
+                        ...$amounts($of->row),
+                        ...$of->change === null ? [] : ['change' => $amounts($of->change)],
+                    ],
+                    $report->rows,
+                )],
                 'totals' => $amounts($list->totals),
-                'control' => $control->decimal(),
-                'difference' => $list->difference($control)->decimal(),
+                ...self::tied($report->ties, $settings->base()),
             ]);
 
             return self::SUCCESS;
         }
-        $this->print($list, $base);
-        $this->line(
-            "Control account {$account->number} as of {$asOf}: {$control->decimal()} {$base->code}; difference ".
-                $list->difference($control)->decimal().
-                '.',
-        );
+        $this->print($list, $currency);
+        foreach ($report->ties as $tie) {
+            $this->line("Control account {$tie->account->number} as of {$asOf}: {$tie->control->decimal()} {$currency->code}; difference "
+                ."{$tie->difference->decimal()}.");
+        }
 
         return self::SUCCESS;
     }
 
     /**
-     * @return ?list<AgedShown> null: by customer, compared with nothing
-     *
-     * @throws Refusal when it is asked for by something else, or compared with a later day
+     * @param list<AgedTie> $ties
+     * @return array<string, string> of all of them together; none where the list is in a currency of documents
      */
-    private function shown(AgedList $list, Account $account, Reports $reports, AgedRows $rows): ?array
+    private static function tied(array $ties, Currency $base): array
     {
-        [$asked, $day] = [$this->text('by'), $this->text('compare')];
-        if ($asked === null && $day === null) {
-            return null;
-        }
-        $by = AgedBy::tryFrom($asked ?? AgedBy::Customer->value)
-            ?? throw new Refusal("“{$asked}” is none of ".implode(', ', array_column(AgedBy::cases(), 'value')).'.');
-        $then = $day === null ? null : $reports->aged(
-            $account, Day::of($day), $this->text('basis'), $this->text('buckets'), $this->text('credits'),
-        );
-
-        return $rows->of($list, $by, $account, null, $then);
+        return $ties === [] ? [] : [
+            'control' => Money::sum(array_column($ties, 'control'), $base)->decimal(),
+            'difference' => Money::sum(array_column($ties, 'difference'), $base)->decimal(),
+        ];
     }
 
-    private function print(AgedList $list, Currency $base): void
+    /** @throws Refusal when it is asked for by something else */
+    private function by(): AgedBy
     {
-        $say = static fn (int $minor): string => Money::ofMinor($minor, $base)->decimal();
+        $asked = $this->text('by') ?? AgedBy::Customer->value;
+
+        return AgedBy::tryFrom($asked)
+            ?? throw new Refusal("“{$asked}” is none of ".implode(', ', array_column(AgedBy::cases(), 'value')).'.');
+    }
+
+    private function print(AgedList $list, Currency $currency): void
+    {
+        $say = static fn (int $minor): string => Money::ofMinor($minor, $currency)->decimal();
         $cells = static fn (AgedRow $row, string $title): array => [
             $title,
             $row->currency,

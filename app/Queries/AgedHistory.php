@@ -12,6 +12,7 @@ use Ajuste\Core\Ledger\Account;
 use Ajuste\Core\Money\Money;
 use Ajuste\Core\Subledger\Kind;
 use Ajuste\Core\Subledger\Side;
+use App\Values\AgedTerms;
 use Illuminate\Support\Facades\DB;
 
 /** The aged list at the ends of the last twelve periods: how its columns grew, and how they rolled into each other. */
@@ -41,7 +42,7 @@ final readonly class AgedHistory
     public function lists(Account $account, string $asOf): array
     {
         return array_map(
-            fn (string $end): AgedList => $this->reports->aged($account, $end, 'due', credits: Credits::Separate->value),
+            fn (string $end): AgedList => $this->reports->aged($account, $end, new AgedTerms('due', credits: Credits::Separate->value)),
             $this->ends($asOf),
         );
     }

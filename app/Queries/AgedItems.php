@@ -20,16 +20,24 @@ final readonly class AgedItems
      * An exchange difference comes with the dates of its source, and goes over what that has open.
      *
      * @param ?list<int> $customerIds null: all
+     * @param ?string $in a currency: what its documents have open, in it; null: all, at carrying amount
      * @return Generator<int, AgedItem> by item id, which comes once for each instalment
      */
-    public function of(int $accountId, string $asOf, ?string $knownAt = null, ?array $customerIds = null): Generator
-    {
+    public function of(
+        int $accountId,
+        string $asOf,
+        ?string $knownAt = null,
+        ?array $customerIds = null,
+        ?string $in = null,
+    ): Generator {
         $plans = $this->plans->of($accountId, $asOf, $knownAt, $customerIds);
         $contested = $this->contested->amounts($accountId, $asOf, $knownAt, $customerIds);
         $open = $waiting = [];
         foreach ($this->positions->standing($accountId, $asOf, $knownAt, $customerIds) as $row) {
             $disputed = $contested[$row->item_id] ?? 0;
-            if (isset($plans[$row->item_id])) {
+            if ($in !== null) {
+                yield from $row->currency === $in ? self::own($row, $plans[$row->item_id] ?? null, $disputed) : [];
+            } elseif (isset($plans[$row->item_id])) {
                 $open[$row->item_id] = self::parts($plans[$row->item_id], $row);
                 yield from self::instalments($row, $open[$row->item_id], $disputed);
             } elseif ($row->source_item_id !== null && isset($plans[$row->source_item_id])) {
@@ -41,6 +49,24 @@ final readonly class AgedItems
         }
         foreach ($waiting as $row) {
             yield from self::differences($row, $open[$row->source_item_id] ?? []);
+        }
+    }
+
+    /**
+     * What is open of a document in its own currency; a difference of base alone has nothing there.
+     *
+     * @return Generator<int, AgedItem>
+     */
+    private static function own(OpenRow $row, ?Instalments $plan, int $disputed): Generator
+    {
+        if ($plan === null && $row->open() !== 0) {
+            $sign = $row->open() <=> 0;
+            yield $row->item_id => self::item($row, $row->open(), $row->due_date, $sign * min($disputed, abs($row->open())));
+        }
+        foreach ($plan === null ? [] : self::parts($plan, $row) as $part) {
+            $of = min($disputed, $part->open);
+            $disputed -= $of;
+            yield $row->item_id => self::item($row, $part->open, $part->dueDate, $of);
         }
     }
 

@@ -9,6 +9,7 @@ use Ajuste\Core\Aging\AgedList;
 use Ajuste\Core\Aging\AgedRow;
 use Ajuste\Core\Ledger\Account;
 use Ajuste\Core\Refusal;
+use App\Values\AgedShown;
 use Illuminate\Support\Facades\DB;
 
 /** The aged list by customer, or the same figures by document, group, country or currency; and how it changed since an earlier day. */
@@ -42,7 +43,7 @@ final readonly class AgedRows
             return $this->shown($rows, $changes);
         }
         $named = match ($by) {
-            AgedBy::Currency => null,
+            AgedBy::Currency, AgedBy::Account => null,
             AgedBy::Group => DB::table('customers')->pluck('customer_group', 'customer')->all(),
             AgedBy::Country => DB::table('customers')->pluck('country', 'customer')->all(),
         };
@@ -61,7 +62,9 @@ final readonly class AgedRows
      */
     public function moved(AgedList $list, AgedList $then, Account $account, int $customerId, ?string $knownAt = null): array
     {
-        $of = fn (AgedList $each): array => $each->documents($this->items->of($account->id, $each->asOf, $knownAt, [$customerId]));
+        $of = fn (AgedList $each): array => $each->documents(
+            $this->items->of($account->id, $each->asOf, $knownAt, [$customerId], $each->in),
+        );
         [$now, $before] = [$of($list), $of($then)];
         $titles = $this->positions->titles(array_keys($now + $before));
         $moved = [];
@@ -96,11 +99,12 @@ final readonly class AgedRows
     /** @return list<AgedShown> by customer, then by document */
     private function documents(AgedList $list, Account $account, ?string $knownAt): array
     {
-        $rows = $list->documents($this->items->of($account->id, $list->asOf, $knownAt));
+        $rows = $list->documents($this->items->of($account->id, $list->asOf, $knownAt, null, $list->in));
         $titles = $this->positions->titles(array_keys($rows));
         $shown = [];
         foreach ($rows as $itemId => $row) {
-            $shown["{$row->customer} ".($titles[$itemId] ?? '')." {$itemId}"] = new AgedShown($row, null, $itemId, $titles[$itemId] ?? '');
+            $title = $titles[$itemId] ?? '';
+            $shown["{$row->customer} {$title} {$itemId}"] = new AgedShown($row, null, $itemId, $title);
         }
         ksort($shown, SORT_STRING);
 

@@ -13,6 +13,7 @@ use Ajuste\Core\Measures\Measures;
 use Ajuste\Core\Measures\MonthOfSales;
 use Ajuste\Core\Money\Money;
 use Ajuste\Core\Subledger\Kind;
+use App\Values\AgedTerms;
 use Illuminate\Support\Facades\DB;
 
 /** What the measures of a period are worked out from: balances, sales by month, what was paid how late. */
@@ -28,7 +29,7 @@ final readonly class MeasureFigures
     {
         $calendar = $this->settings->calendar();
         $period = $calendar->containing($asOf);
-        $aged = $this->reports->aged($account, $asOf, 'due');
+        $aged = $this->reports->aged($account, $asOf, new AgedTerms('due'));
         $months = [$this->sales($account, $period, $asOf)];
         for ($before = $calendar->before($period); count($months) < self::MONTHS; $before = $calendar->before($before)) {
             $months[] = $this->sales($account, $before, $before->last);

@@ -12,11 +12,13 @@ use Ajuste\Core\Calendar\AgedBasis;
 use Ajuste\Core\Calendar\ContestedIn;
 use Ajuste\Core\Exchange\Setting;
 use Ajuste\Core\Ledger\Account;
+use Ajuste\Core\Money\Currency;
 use Ajuste\Core\Proof\CauseLine;
 use Ajuste\Core\Proof\PairedBy;
 use Ajuste\Core\Proof\Proof;
 use Ajuste\Core\Refusal;
 use App\Support\CustomerValues;
+use App\Values\AgedTerms;
 use Generator;
 use Illuminate\Support\Facades\DB;
 
@@ -51,29 +53,20 @@ final readonly class Reports
         return $this->standing->proved($lines, $asOf, $collect);
     }
 
-    /**
-     * @param ?string $basis due or document; null for the books' own
-     * @param ?string $buckets edges in days; null for the books' own
-     * @param ?string $credits separate, own_date or oldest_first; null for the books' own
-     *
-     * @throws Refusal when one of them is none of these
-     */
-    public function aged(
-        Account $account,
-        string $asOf,
-        ?string $basis = null,
-        ?string $buckets = null,
-        ?string $credits = null,
-        ?string $knownAt = null,
-    ): AgedList {
-        [$columns, $policy] = [$this->buckets($basis, $buckets), $this->credits($credits)];
+    /** @throws Refusal when the terms are none */
+    public function aged(Account $account, string $asOf, AgedTerms $terms = new AgedTerms, ?string $knownAt = null): AgedList
+    {
+        [$columns, $policy, $in] = [$this->buckets($terms->basis, $terms->buckets), $this->credits($terms->credits), $terms->in];
+        if ($in !== null && ! Currency::isKnown($in)) {
+            throw new Refusal("“{$in}” is no currency; a code of ISO 4217 is expected, such as GBP.");
+        }
         if ($knownAt !== null) {
-            return AgedList::of($asOf, $columns, $policy, $this->items->of($account->id, $asOf, $knownAt));
+            return AgedList::of($asOf, $columns, $policy, $this->items->of($account->id, $asOf, $knownAt, null, $in), $in);
         }
         $kept = new CustomerValues(
-            implode(' ', ['aged', $account->id, $asOf, $columns->basis->value, implode(',', $columns->labels), $policy->value]),
+            implode(' ', ['aged', $account->id, $asOf, $columns->basis->value, implode(',', $columns->labels), $policy->value, $in]),
             ['settings'],
-            fn (?array $only): Generator => $this->agedRows($account, $asOf, $columns, $policy, $only),
+            fn (?array $only): Generator => $this->agedRows($account, $asOf, $columns, $policy, $only, $in),
             static fn (array $values): array => [],
         );
         $rows = [];
@@ -83,16 +76,23 @@ final readonly class Reports
             }
         }
 
-        return new AgedList($asOf, $columns, $policy, $rows);
+        return new AgedList($asOf, $columns, $policy, $rows, $in);
     }
 
     /**
      * @param ?list<int> $only null: all customers
+     * @param ?string $in null: in base, at carrying amount
      * @return Generator<int, non-empty-list<array{string, string, string, non-empty-list<int>, int}>> by customer id
      */
-    private function agedRows(Account $account, string $asOf, AgeBuckets $buckets, Credits $credits, ?array $only): Generator
-    {
-        $items = $only === [] ? [] : $this->items->of($account->id, $asOf, null, $only);
+    private function agedRows(
+        Account $account,
+        string $asOf,
+        AgeBuckets $buckets,
+        Credits $credits,
+        ?array $only,
+        ?string $in,
+    ): Generator {
+        $items = $only === [] ? [] : $this->items->of($account->id, $asOf, null, $only, $in);
         $rows = [];
         foreach (AgedList::of($asOf, $buckets, $credits, $items)->rows as $row) {
             $rows[$row->customer][] = [$row->customer, $row->name, $row->currency, $row->amounts, $row->unapplied];

@@ -6,6 +6,7 @@ namespace App\Queries;
 
 use Ajuste\Core\Ledger\Account;
 use Ajuste\Core\Money\Money;
+use App\Values\AgedTerms;
 use App\Values\StatementFilter;
 use Illuminate\Support\Facades\DB;
 
@@ -18,7 +19,7 @@ final readonly class StatementRun
     public function of(Account $account, string $asOf, StatementFilter $filter): array
     {
         $sums = [];
-        foreach ($this->reports->aged($account, $asOf, 'due')->rows as $row) {
+        foreach ($this->reports->aged($account, $asOf, new AgedTerms('due'))->rows as $row) {
             [$total, $late] = $sums[$row->customer] ?? [0, 0];
             $sums[$row->customer] = [$total + $row->total, $late + $row->overdue()];
         }

@@ -12,4 +12,16 @@ enum AgedBy: string
     case Group = 'group';
     case Country = 'country';
     case Currency = 'currency';
+    case Account = 'account';
+
+    public function words(): string
+    {
+        return $this === self::Account ? 'control account' : $this->value;
+    }
+
+    /** Whether a row is of one customer. */
+    public function namesCustomers(): bool
+    {
+        return $this === self::Customer || $this === self::Document;
+    }
 }

@@ -10,7 +10,8 @@ use Ajuste\Core\Subledger\Side;
 final readonly class AgedItem
 {
     /**
-     * @param int $base what it still carries, minor units of base currency; a debit above zero, a credit below
+     * @param int $base what it still carries, minor units of base currency; a debit above zero, a credit below. On a list of one
+     *                  currency's documents what is open, in that currency
      * @param Side $standing the side of the item, or of the item that it corrects
      * @param int $contested the part of it that the customer disputes, signed as it
      */

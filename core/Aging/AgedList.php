@@ -13,7 +13,10 @@ use Ajuste\Core\Refusal;
 use Ajuste\Core\Subledger\Side;
 use Closure;
 
-/** Open items by age as of a day (R11), one row for each customer and currency, in base currency at carrying amount. */
+/**
+ * Open items by age as of a day (R11), one row for each customer and currency, in base currency at carrying amount; or the documents of
+ * one currency alone, in it.
+ */
 final readonly class AgedList
 {
     /** @var list<AgedRow> by customer number, then currency; without rows of which every column is nil */
@@ -24,9 +27,17 @@ final readonly class AgedList
     /** @var array<string, AgedRow> the same, by customer and currency */
     private array $byKey;
 
-    /** @param  list<AgedRow>  $rows of all customers, in any order */
-    public function __construct(public string $asOf, public AgeBuckets $buckets, public Credits $credits, array $rows)
-    {
+    /**
+     * @param list<AgedRow> $rows of all customers, in any order
+     * @param ?string $in the currency that its amounts are in; null: base
+     */
+    public function __construct(
+        public string $asOf,
+        public AgeBuckets $buckets,
+        public Credits $credits,
+        array $rows,
+        public ?string $in = null,
+    ) {
         $ordered = [];
         foreach ($rows as $row) {
             if (! $row->isNil()) {
@@ -48,8 +59,22 @@ final readonly class AgedList
         $this->totals = new AgedRow('', '', '', array_values($sums), $unapplied);
     }
 
-    /** @param  iterable<AgedItem>  $items those open as of the day, in any order */
-    public static function of(string $asOf, AgeBuckets $buckets, Credits $credits, iterable $items): self
+    /** Together with the list of another control account, of the same day and by the same columns. */
+    public function plus(self $other): self
+    {
+        $rows = $this->byKey;
+        foreach ($other->byKey as $key => $row) {
+            $rows[$key] = isset($rows[$key]) ? $rows[$key]->plus($row) : $row;
+        }
+
+        return new self($this->asOf, $this->buckets, $this->credits, array_values($rows), $this->in);
+    }
+
+    /**
+     * @param iterable<AgedItem> $items those open as of the day, in any order
+     * @param ?string $in the currency that their amounts are in; null: base
+     */
+    public static function of(string $asOf, AgeBuckets $buckets, Credits $credits, iterable $items, ?string $in = null): self
     {
         $empty = new self($asOf, $buckets, $credits, []);
         $nothing = $empty->totals->amounts;
@@ -74,7 +99,7 @@ final readonly class AgedList
             $rows[] = new AgedRow($first->customer, $first->name, $first->currency, $amounts, $credit);
         }
 
-        return new self($asOf, $buckets, $credits, $rows);
+        return new self($asOf, $buckets, $credits, $rows, $in);
     }
 
     /** What of the debits is late, in tenths of a percent; by due date only. Null where nothing is owed. */

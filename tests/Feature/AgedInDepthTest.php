@@ -57,6 +57,44 @@ final class AgedInDepthTest extends BooksTestCase
         self::assertSame(1, Artisan::call('ajuste:aged', ['--by' => 'moon', '--json' => true]));
     }
 
+    public function test_the_control_accounts_stand_beside_each_other_each_with_its_tie(): void
+    {
+        $said = $this->report('aged', ['--by' => 'account', '--compare' => '2026-09-30']);
+        $rows = array_column((array) $said['rows'], null, 'name');
+        self::assertSame(['121.54', '-60.00', '121.54'], [
+            $rows['1100 Receivables']['total'], $rows['1100 Receivables']['change']['total'], $said['totals']['total'],
+        ]);
+        self::assertGreaterThan(1, count($rows), 'accounts without an open item too');
+        $this->get('/aged?by=account')->assertOk()->assertSeeInOrder(['1100 Receivables', 'Control account 1100', 'Control account']);
+        $sheet = (string) $this->get('/aged.csv?by=account')->assertOk()->getContent();
+        self::assertSame(count($rows), substr_count($sheet, 'control account '));
+        $this->import(['items.csv' => self::items(['D1,invoice,C1,2026-10-02,2026-11-01,EUR,9.00,9.00,,,,1120'])]);
+        $said = $this->report('aged', ['--by' => 'account']);
+        self::assertSame(['9.00', '130.54'], [
+            array_column((array) $said['rows'], 'total', 'name')['1120 Export receivables'] ?? '', $said['totals']['total'],
+        ]);
+    }
+
+    public function test_documents_of_one_currency_are_shown_in_it(): void
+    {
+        $gains = "7700,Unrealised gains,income,exchange_unrealised_gain\n7701,Unrealised losses,expense,exchange_unrealised_loss\n";
+        $this->import(['accounts.csv' => self::ACCOUNTS.$gains, 'items.csv' => self::items([
+            'G2,credit_note,C3,2026-10-05,,GBP,3.00,3.60,,,,', 'X1,exchange_difference,C3,2026-10-31,,GBP,0.00,0.40,debit,G1,,',
+        ])]);
+        $said = $this->report('aged', ['--in' => 'GBP', '--by' => 'document']);
+        self::assertSame([['C3'], '7.00', '-3.00', 'GBP'], [
+            array_column((array) $said['customers'], 'customer'), $said['totals']['total'], $said['totals']['unapplied'], $said['in'],
+        ]);
+        self::assertSame(['Credit note G2' => '-3.00', 'Invoice G1' => '10.00'], array_column((array) $said['rows'], 'total', 'document'));
+        self::assertArrayNotHasKey('difference', $said, 'the control account is in base');
+        $this->get('/aged?in=GBP')->assertOk()->assertSee('documents in GBP')->assertSee('7.00')->assertDontSee('Uno');
+        $this->get("/aged/{$this->customerId('C3')}?in=GBP")->assertOk()->assertSee('10.00')->assertDontSee('0.40');
+        self::assertStringStartsWith('%PDF', (string) $this->get('/aged.pdf?in=GBP')->assertOk()->getContent());
+        self::assertStringNotContainsString('control account', (string) $this->get('/aged.csv?in=GBP')->assertOk()->getContent());
+        $this->get('/aged?in=XYZ')->assertStatus(422)->assertSee('is no currency');
+        self::assertSame('0.00', $this->report('aged', ['--in' => 'USD'])['totals']['total']);
+    }
+
     public function test_limits_promises_and_securities_are_shown_and_measured_by_money(): void
     {
         $this->import(['customers.csv' => "customer,name,currency,group,country,credit_limit\nC1,Uno,EUR,shops,ES,100.00\n"]);

@@ -8,6 +8,7 @@ use App\Actions\ReverseDocument;
 use App\Queries\Movements;
 use App\Queries\Settings;
 use App\Values\ContraAccount;
+use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 
 /** What leaves the close beside the aged list: movement, measures and statements. */
@@ -67,10 +68,10 @@ final class WhatLeavesTest extends BooksTestCase
         $movement = $this->report('movement', ['--by' => 'group']);
         $lines = array_column((array) $movement['lines'], 'customers', 'line');
         foreach ($lines as $line => $customers) {
-            $sum = array_sum(array_map(static fn (array $of): int => self::money($of[$line])->minor, (array) $movement['groups']));
-            self::assertSame(self::money($customers)->minor, $sum, $line);
+            $sum = array_sum(array_map(static fn (array $of): int => (int) round(100 * (float) $of[$line]), (array) $movement['groups']));
+            self::assertSame((int) round(100 * (float) $customers), $sum, $line);
         }
-        $this->refused('is no way to part a movement', fn () => $this->report('movement', ['--by' => 'moon']));
+        self::assertSame(1, Artisan::call('ajuste:movement', ['--by' => 'moon']));
     }
 
     public function test_a_reversal_counts_in_the_line_of_what_it_reverses(): void

@@ -7,11 +7,11 @@ namespace App\Http\Controllers;
 use Ajuste\Core\Aging\AgedBy;
 use Ajuste\Core\Aging\AgedList;
 use Ajuste\Core\Aging\AgedRow;
-use Ajuste\Core\Calendar\AgedBasis;
 use Ajuste\Core\Calendar\Day;
 use Ajuste\Core\Exchange\Setting;
 use Ajuste\Core\Measures\Measure;
 use Ajuste\Core\Measures\MeasureKind;
+use Ajuste\Core\Money\Currency;
 use Ajuste\Core\Money\Money;
 use Ajuste\Core\Refusal;
 use App\Http\AgedLine;
@@ -26,15 +26,18 @@ use App\Http\ViewPoint;
 use App\Models\Customer;
 use App\Queries\AgedHistory;
 use App\Queries\AgedItems;
+use App\Queries\AgedReports;
 use App\Queries\AgedRows;
-use App\Queries\AgedShown;
 use App\Queries\CashAfterDate;
-use App\Queries\ControlFigures;
 use App\Queries\CreditWatches;
+use App\Queries\ForeignCurrencies;
 use App\Queries\MeasureFigures;
 use App\Queries\Positions;
 use App\Queries\Reports;
 use App\Queries\Settings;
+use App\Values\AgedReport;
+use App\Values\AgedShown;
+use App\Values\AgedTerms;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\View\View;
@@ -49,26 +52,26 @@ final class AgedController
         Request $request,
         ViewPoint $at,
         Settings $settings,
-        Reports $reports,
-        ControlFigures $figures,
-        AgedRows $rows,
+        AgedReports $reports,
+        ForeignCurrencies $currencies,
         CreditWatches $watches,
     ): string {
-        $list = $this->list($request, $at, $reports);
-        $window = $this->window($request, $this->rows($request, $at, $reports, $rows, $list), $list);
+        $report = self::report($request, $at, $reports);
+        $window = $this->window($request, $report->rows, $report->list);
         $numbers = array_map(static fn (AgedShown $of): string => $of->row->customer, $window->rows);
 
         $ids = Customer::query()->whereIn('customer', $numbers)->pluck('id', 'customer');
 
         return Part::of(view('aged.index', [
-            'list' => $list,
-            'base' => $settings->base(),
-            'figures' => $figures->at($at->account, $at->asOf, $at->knownAt),
-            'asked' => array_filter(array_map(fn (string $name): ?string => $this->option($request, $name), [
-                'basis' => 'basis', 'buckets' => 'buckets', 'credits' => 'credits', 'by' => 'by', 'compare' => 'compare',
+            'report' => $report,
+            'list' => $report->list,
+            'base' => $report->currency($settings->base()),
+            'currencies' => [$settings->base()->code, ...$currencies->inUse()],
+            'asked' => array_filter(array_map(static fn (string $name): ?string => self::option($request, $name), [
+                'basis' => 'basis', 'buckets' => 'buckets', 'credits' => 'credits', 'in' => 'in', 'by' => 'by', 'compare' => 'compare',
             ])),
             'by' => self::by($request),
-            'compared' => $this->option($request, 'compare'),
+            'compared' => self::option($request, 'compare'),
             'window' => $window,
             'ids' => $ids,
             'watches' => $watches->of($at->account, $at->asOf, array_values($ids->all())),
@@ -100,13 +103,19 @@ final class AgedController
         );
     }
 
-    /** @return list<AgedShown> */
-    private function rows(Request $request, ViewPoint $at, Reports $reports, AgedRows $rows, AgedList $list): array
+    private static function report(Request $request, ViewPoint $at, AgedReports $reports): AgedReport
     {
-        $day = $this->option($request, 'compare');
-        $then = $day === null ? null : $this->list($request, $at, $reports, Day::of($day));
+        return $reports->of(
+            $at->account, $at->asOf, self::terms($request), self::by($request), self::option($request, 'compare'), $at->knownAt,
+        );
+    }
 
-        return $rows->of($list, self::by($request), $at->account, $at->knownAt, $then);
+    /** By the policies of the books, or those that the address asks for. */
+    private static function terms(Request $request): AgedTerms
+    {
+        $asked = static fn (string $name): ?string => self::option($request, $name);
+
+        return new AgedTerms($asked('basis'), $asked('buckets'), $asked('credits'), $asked('in'));
     }
 
     private static function by(Request $request): AgedBy
@@ -125,16 +134,17 @@ final class AgedController
         Positions $positions,
         AgedRows $aged,
     ): View {
-        $day = $this->option($request, 'compare');
-        $list = $this->list($request, $at, $reports);
+        $day = self::option($request, 'compare');
+        $list = $reports->aged($at->account, $at->asOf, self::terms($request), $at->knownAt);
+        $shown = $list->in === null ? $settings->base() : Currency::of($list->in);
         $column = $request->string('column')->toString();
         $currency = $request->string('currency')->toString();
         $rows = [];
-        foreach ($items->of($at->account->id, $at->asOf, $at->knownAt, [$customer->id]) as $itemId => $item) {
+        foreach ($items->of($at->account->id, $at->asOf, $at->knownAt, [$customer->id], $list->in) as $itemId => $item) {
             foreach ($list->parts($item) as $part) {
                 $in = $list->label($part);
                 if (($currency === '' || $item->currency === $currency) && ($column === '' || $column === $in)) {
-                    $rows[] = new AgedLine($itemId, $item, $in, Money::ofMinor($part->base, $settings->base()));
+                    $rows[] = new AgedLine($itemId, $item, $in, Money::ofMinor($part->base, $shown));
                 }
             }
         }
@@ -143,31 +153,30 @@ final class AgedController
             'customer' => $customer,
             'column' => $column,
             'rows' => $rows,
-            'sum' => Money::sum(array_column($rows, 'base'), $settings->base()),
+            'sum' => Money::sum(array_column($rows, 'base'), $shown),
             'documents' => $positions->titles(array_values(array_unique(array_column($rows, 'itemId')))),
             'list' => $list,
-            'base' => $settings->base(),
+            'base' => $shown,
             'compared' => $day,
             'moved' => $day === null ? [] : $aged->moved(
-                $list, $this->list($request, $at, $reports, Day::of($day)), $at->account, $customer->id, $at->knownAt,
+                $list,
+                $reports->aged($at->account, Day::of($day), self::terms($request), $at->knownAt),
+                $at->account,
+                $customer->id,
+                $at->knownAt,
             ),
         ]);
     }
 
-    public function export(
-        string $format,
-        Request $request,
-        ViewPoint $at,
-        Settings $settings,
-        Reports $reports,
-        ControlFigures $figures,
-        AgedRows $rows,
-    ): Response {
-        $list = $this->list($request, $at, $reports);
-        $compared = $this->option($request, 'compare');
+    public function export(string $format, Request $request, ViewPoint $at, Settings $settings, AgedReports $reports): Response
+    {
+        $report = self::report($request, $at, $reports);
+        $list = $report->list;
+        $compared = self::option($request, 'compare');
         $documents = self::by($request) === AgedBy::Document;
         $head = ['customer', 'name', ...$documents ? ['document'] : [], 'currency'];
-        $say = static fn (int $minor): string => Money::ofMinor($minor, $settings->base())->decimal();
+        $currency = $report->currency($settings->base());
+        $say = static fn (int $minor): string => Money::ofMinor($minor, $currency)->decimal();
         $cells = static fn (AgedRow $row, string $document, ?AgedRow $change): array => [
             $row->customer,
             $row->name,
@@ -178,55 +187,40 @@ final class AgedController
             $say($row->total),
             ...$compared === null ? [] : [$change === null ? '' : $say($change->total)],
         ];
-        $control = $figures->at($at->account, $at->asOf, $at->knownAt)->control;
         $blank = array_fill(0, count($head) - 2 + count($list->buckets->labels) + 1, '');
-        $totals = new AgedRow('total', '', '', $list->totals->amounts, $list->totals->unapplied);
         $table = [
-            [...$head, ...$list->buckets->labels, 'unapplied', 'total',
-                ...$compared === null ? [] : ["since {$compared}"]],
-            ...array_map(
-                static fn (AgedShown $of): array => $cells($of->row, $of->document, $of->change),
-                $this->rows($request, $at, $reports, $rows, $list),
-            ),
-            $cells($totals, '', null),
-            ["control account {$at->account->number}", "as of {$at->asOf}", ...$blank, $control->decimal()],
-            ['difference', '', ...$blank, $list->difference($control)->decimal()],
+            [...$head, ...$list->buckets->labels, 'unapplied', 'total', ...$compared === null ? [] : ["since {$compared}"]],
+            ...array_map(static fn (AgedShown $of): array => $cells($of->row, $of->document, $of->change), $report->rows),
+            $cells(new AgedRow('total', '', '', $list->totals->amounts, $list->totals->unapplied), '', null),
         ];
-
+        foreach ($report->ties as $tie) {
+            $table[] = ["control account {$tie->account->number}", "as of {$at->asOf}", ...$blank, $tie->control->decimal()];
+            $table[] = ['difference', '', ...$blank, $tie->difference->decimal()];
+        }
+        $of = self::by($request) === AgedBy::Account ? 'all control accounts' : $at->account->title();
         $numbers = range(count($head), count($head) + 2 + count($list->buckets->labels));
 
-        $basis = $list->buckets->basis === AgedBasis::DueDate ? 'due date' : 'document date';
-
         return Download::table($table, "aged-{$at->account->number}-{$at->asOf}", $format, $numbers, new SheetHead(
-            "Aged receivables of {$at->account->title()}, {$at->asOf}",
-            "By {$basis}, ".lcfirst($list->credits->words()).", in {$settings->base()->code} at carrying amount, ".self::known($at),
+            "Aged receivables of {$of}, {$at->asOf}",
+            $report->says($settings->base()).', '.self::known($at),
             sums: true,
-            after: 2,
+            after: 2 * count($report->ties),
         ));
     }
 
-    public function paper(
-        Request $request,
-        ViewPoint $at,
-        Settings $settings,
-        Reports $reports,
-        ControlFigures $figures,
-        AgedRows $rows,
-    ): SymfonyResponse {
-        $list = $this->list($request, $at, $reports);
-        $all = $this->rows($request, $at, $reports, $rows, $list);
-        if (count($all) > self::PRINTED) {
-            throw new Refusal(count($all).' rows are too many for paper; print by group or country, or take the XLSX.');
+    public function paper(Request $request, ViewPoint $at, Settings $settings, AgedReports $reports): SymfonyResponse
+    {
+        $report = self::report($request, $at, $reports);
+        if (count($report->rows) > self::PRINTED) {
+            throw new Refusal(count($report->rows).' rows are too many for paper; print by group or country, or take the XLSX.');
         }
 
         return Paper::pdf('aged.paper', [
             'booksName' => $settings->text(Setting::BooksName),
-            'list' => $list,
-            'rows' => $all,
-            'by' => ucfirst(self::by($request)->value),
-            'account' => $at->account,
-            'control' => $figures->at($at->account, $at->asOf, $at->knownAt)->control,
-            'base' => $settings->base(),
+            'report' => $report,
+            'by' => ucfirst(self::by($request)->words()),
+            'says' => $report->says($settings->base()),
+            'base' => $report->currency($settings->base()),
         ], "aged-{$at->account->number}-{$at->asOf}");
     }
 
@@ -261,7 +255,7 @@ final class AgedController
     /** The auditor's subsequent receipts: which of the open documents have been paid since. */
     public function cashAfter(Request $request, ViewPoint $at, Settings $settings, CashAfterDate $cash): View
     {
-        $until = $this->option($request, 'until');
+        $until = self::option($request, 'until');
         $found = $cash->of($at->account, $at->asOf, $until === null ? max($at->asOf, $cash->latest()) : Day::of($until));
 
         return view('aged.cash-after', [
@@ -271,15 +265,7 @@ final class AgedController
         ]);
     }
 
-    /** By the policies of the books, or those that the address asks for. */
-    private function list(Request $request, ViewPoint $at, Reports $reports, ?string $day = null): AgedList
-    {
-        $asked = fn (string $name): ?string => $this->option($request, $name);
-
-        return $reports->aged($at->account, $day ?? $at->asOf, $asked('basis'), $asked('buckets'), $asked('credits'), $at->knownAt);
-    }
-
-    private function option(Request $request, string $name): ?string
+    private static function option(Request $request, string $name): ?string
     {
         $value = $request->string($name)->toString();
 

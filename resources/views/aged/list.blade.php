@@ -4,7 +4,7 @@
     <thead>
         <tr>
             <th scope="col" data-order="name">
-                <button type="button">{{ in_array($by, [AgedBy::Customer, AgedBy::Document], true) ? 'Customer' : ucfirst($by->value) }}</button>
+                <button type="button">{{ $by->namesCustomers() ? 'Customer' : ucfirst($by->words()) }}</button>
             </th>
             @if ($by === AgedBy::Document)
                 <th scope="col" data-order="document"><button type="button">Document</button></th>
@@ -40,7 +40,11 @@
             <tr data-minor="{{ $row->total }}">
                 <td @class(['nowrap' => $by !== AgedBy::Document])>
                     @if ($row->customer === '')
-                        {{ $row->name === '' ? 'none' : $row->name }}
+                        @if ($each->account !== null)
+                            <a href="{{ route('aged', ['account' => $each->account->number, ...array_diff_key($asked, ['by' => 0])]) }}">{{ $row->name }}</a>
+                        @else
+                            {{ $row->name === '' ? 'none' : $row->name }}
+                        @endif
                     @else
                         <a href="{{ $open('') }}">{{ $row->customer }} {{ $row->name }}</a>
                     @endif

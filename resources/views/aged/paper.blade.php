@@ -1,16 +1,14 @@
 @php
-    use Ajuste\Core\Calendar\AgedBasis;
     use Ajuste\Core\Money\Money;
     use App\Http\Say;
     $money = fn(int $minor) => $minor === 0 ? '' : Money::ofMinor($minor, $base)->grouped();
     $words = fn(string $label) => $label === 'not_due' ? 'Not due' : ucfirst(str_replace(['_', '-'], [' ', '–'], $label));
-    $difference = $list->difference($control);
+    $list = $report->list;
 @endphp
 <x-paper title="Aged receivables">
     <div class="soft">{{ $booksName }}</div>
     <h1>Aged receivables as of {{ Say::day($list->asOf) }}</h1>
-    <div class="soft">By {{ $list->buckets->basis === AgedBasis::DueDate ? 'due' : 'document' }} date, {{ lcfirst($list->credits->words()) }}. Amounts in
-        {{ $base->code }} at carrying amount.</div>
+    <div class="soft">{{ $says }}.</div>
     <table style="font-size: 8pt">
         <thead>
             <tr>
@@ -23,7 +21,7 @@
             </tr>
         </thead>
         <tbody>
-            @foreach ($rows as $of)
+            @foreach ($report->rows as $of)
                 <tr>
                     <td>{{ trim("{$of->row->customer} {$of->row->name} {$of->document}") ?: 'none' }}
                         <span class="soft">{{ $of->row->currency === $base->code ? '' : $of->row->currency }}</span></td>
@@ -46,11 +44,15 @@
             </tr>
         </tfoot>
     </table>
-    <p>Control account {{ $account->title() }} {{ Say::balance($control) }}.
-        @if ($difference->isZero())
-            The list ties.
-        @else
-            <b>The list does not tie: {{ $difference->grouped() }} lies between them.</b>
-        @endif
-    </p>
+    @forelse ($report->ties as $tie)
+        <p>Control account {{ $tie->account->title() }} {{ Say::balance($tie->control) }}.
+            @if ($tie->difference->isZero())
+                The list ties.
+            @else
+                <b>The list does not tie: {{ $tie->difference->grouped() }} lies between them.</b>
+            @endif
+        </p>
+    @empty
+        <p>The control account is compared with the list in base currency.</p>
+    @endforelse
 </x-paper>
