@@ -11,12 +11,15 @@ use App\Actions\Posting\Reason;
 use App\Support\Actor;
 use App\Support\AuditTrail;
 use App\Support\Moment;
+use App\Values\CreditFor;
 use Illuminate\Support\Facades\DB;
 
 /** Keeps what a customer promises to pay and the security that is held, and ends them. Nothing is posted by it. */
 final readonly class KeepCredit
 {
     private const ENDS = ['promises' => ['promises_ended', 'promise_id'], 'securities' => ['securities_ended', 'security_id']];
+
+    private const SAID = ['promises' => 'promise to pay', 'securities' => 'security held'];
 
     public function __construct(private Actor $actor, private AuditTrail $audit) {}
 
@@ -26,12 +29,12 @@ final readonly class KeepCredit
      *
      * @throws Refusal when nobody is named, nothing is promised, or the days are the wrong way round
      */
-    public function promise(string $key, int $customerId, string $givenOn, string $payBy, Money $amount, string $byWhom): void
+    public function promise(string $key, CreditFor $for, string $givenOn, string $payBy, Money $amount, string $byWhom): void
     {
         if ($payBy < $givenOn) {
             throw new Refusal("A promise of {$givenOn} cannot be for {$payBy}. Correct the days.");
         }
-        $this->keep($key, 'promises', $customerId, $amount, [
+        $this->keep($key, 'promises', $for, $amount, [
             'given_on' => $givenOn, 'pay_by' => $payBy, 'by_whom' => Reason::of($byWhom, 'Say who promised it.'),
         ]);
     }
@@ -41,9 +44,9 @@ final readonly class KeepCredit
      *
      * @throws Refusal when it does not say what is held, or how much
      */
-    public function security(string $key, int $customerId, string $what, string $reference, string $validUntil, Money $amount): void
+    public function security(string $key, CreditFor $for, string $what, string $reference, string $validUntil, Money $amount): void
     {
-        $this->keep($key, 'securities', $customerId, $amount, [
+        $this->keep($key, 'securities', $for, $amount, [
             'what' => Reason::of($what, 'Say what is held, such as “bank guarantee”.'), 'reference' => trim($reference),
             'valid_until' => $validUntil,
         ]);
@@ -59,24 +62,29 @@ final readonly class KeepCredit
                 throw Refusal::done('It has ended already. Load the page again.');
             }
             DB::table($ended)->insert([$column => $id, 'reason' => $why, 'who' => $this->actor->who, 'recorded_at' => Moment::now()]);
-            $this->audit->record("end of {$table}", "{$table} {$id}", $why);
+            $this->audit->record('end of '.self::SAID[$table], "{$table} {$id}", $why);
 
             return $id;
         });
     }
 
     /** @param  array<string, string>  $more */
-    private function keep(string $key, string $table, int $customerId, Money $amount, array $more): void
+    private function keep(string $key, string $table, CreditFor $for, Money $amount, array $more): void
     {
         if (! $amount->isPositive()) {
             throw new Refusal('Type an amount above zero.');
         }
-        Once::for($key, function () use ($table, $customerId, $amount, $more): int {
+        $items = DB::table('items')->where(['root_id' => $for->itemId, 'customer_id' => $for->customerId]);
+        if ($for->itemId !== null && ! $items->exists()) {
+            throw Refusal::notFound('This customer has no such document. Load the page again.');
+        }
+        Once::for($key, function () use ($table, $for, $amount, $more): int {
             $id = DB::table($table)->insertGetId([
-                'customer_id' => $customerId, 'currency' => $amount->currency->code, 'amount' => $amount->minor, ...$more,
+                'customer_id' => $for->customerId, 'item_id' => $for->itemId,
+                'currency' => $amount->currency->code, 'amount' => $amount->minor, ...$more,
                 'who' => $this->actor->who, 'recorded_at' => Moment::now(),
             ]);
-            $this->audit->record($table, "customer {$customerId}", '', ['amount' => $amount->decimal(), ...$more]);
+            $this->audit->record(self::SAID[$table], $for->subject(), '', ['amount' => $amount->decimal(), ...$more]);
 
             return $id;
         });

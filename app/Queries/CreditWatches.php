@@ -5,18 +5,23 @@ declare(strict_types=1);
 namespace App\Queries;
 
 use Ajuste\Core\Credit\CreditWatch;
+use Ajuste\Core\Credit\MoneyCame;
+use Ajuste\Core\Credit\Owed;
 use Ajuste\Core\Credit\Promise;
 use Ajuste\Core\Credit\Security;
 use Ajuste\Core\Ledger\Account;
 use Ajuste\Core\Money\Money;
+use Ajuste\Core\Refusal;
 use Ajuste\Core\Subledger\Kind;
 use Illuminate\Database\Query\JoinClause;
 use Illuminate\Support\Facades\DB;
 use stdClass;
 
-/** Limits, promises and securities of customers, beside what they owe. */
+/** Limits, promises and securities of customers and their documents, beside what they owe. */
 final readonly class CreditWatches
 {
+    public function __construct(private Positions $positions, private Rates $rates, private Settings $settings) {}
+
     /**
      * @param list<int> $customerIds
      * @return array<int, CreditWatch> by customer id, those of whom something is to be said
@@ -24,29 +29,12 @@ final readonly class CreditWatches
     public function of(Account $account, string $asOf, array $customerIds): array
     {
         [$promises, $securities] = [$this->promises($account, $asOf, $customerIds), self::securities($customerIds)];
-        $rows = DB::table('customers')->whereIn('id', $customerIds)->get(['id', 'currency', 'credit_limit']);
-        $limited = $rows->whereNotNull('credit_limit')->pluck('id')->all();
-        $owed = DB::table('items as i')
-            ->join('customers as c', 'c.id', '=', 'i.customer_id')
-            ->whereIn('i.customer_id', $limited)
-            ->where('i.control_account_id', $account->id)
-            ->whereColumn('i.currency', 'c.currency')
-            ->where('i.date', '<=', $asOf)
-            ->whereNull('i.superseded_at')
-            ->groupBy('i.customer_id')
-            ->selectRaw("i.customer_id, sum(CASE i.side WHEN 'debit' THEN i.amount ELSE -i.amount END) AS owed")
-            ->pluck('owed', 'customer_id');
+        $owed = $this->owed($account, $asOf, $customerIds);
         $watches = [];
-        foreach ($rows as $row) {
-            $watch = new CreditWatch(
-                $asOf,
-                Money::ofMinor((int) ($owed[$row->id] ?? 0), $row->currency),
-                $row->credit_limit === null ? null : Money::ofMinor((int) $row->credit_limit, $row->currency),
-                $promises[$row->id] ?? [],
-                $securities[$row->id] ?? [],
-            );
-            if ($watch->says() !== [] || $watch->promises !== []) {
-                $watches[(int) $row->id] = $watch;
+        foreach ($customerIds as $id) {
+            $watch = new CreditWatch($asOf, $owed[$id] ?? null, $promises[$id] ?? [], $securities[$id] ?? []);
+            if (! $watch->isEmpty()) {
+                $watches[$id] = $watch;
             }
         }
 
@@ -55,38 +43,106 @@ final readonly class CreditWatches
 
     /**
      * @param list<int> $customerIds
+     * @return array<int, Owed> of those who have a limit
+     */
+    private function owed(Account $account, string $asOf, array $customerIds): array
+    {
+        $limits = [];
+        $rows = DB::table('customers')->whereIn('id', $customerIds)->whereNotNull('credit_limit')->get(['id', 'currency', 'credit_limit']);
+        foreach ($rows as $row) {
+            $limits[(int) $row->id] = Money::ofMinor((int) $row->credit_limit, $row->currency);
+        }
+        $base = $this->settings->base();
+        $open = $carried = [];
+        foreach ($limits === [] ? [] : $this->positions->standing($account->id, $asOf, null, array_keys($limits)) as $row) {
+            [$of, $code] = [$row->customer_id, $row->currency];
+            $open[$of][$code] = ($open[$of][$code] ?? Money::zero($code))->plus(Money::ofMinor($row->open(), $code));
+            $carried[$of] = ($carried[$of] ?? Money::zero($base))->plus(Money::ofMinor($row->carried(), $base));
+        }
+
+        $owed = [];
+        foreach ($limits as $id => $limit) {
+            $owed[$id] = Owed::beside(
+                $limit, $open[$id] ?? [], $carried[$id] ?? Money::zero($base), fn (Money $of): ?Money => $this->inBase($of, $asOf),
+            );
+        }
+
+        return $owed;
+    }
+
+    private function inBase(Money $amount, string $asOf): ?Money
+    {
+        try {
+            return $this->rates->toBase($amount, $asOf);
+        } catch (Refusal) {
+            return null; // no rate serves
+        }
+    }
+
+    /**
+     * @param list<int> $customerIds
      * @return array<int, list<Promise>>
      */
     private function promises(Account $account, string $asOf, array $customerIds): array
     {
-        $receipts = static fn (JoinClause $join): JoinClause => $join
-            ->on('i.customer_id', '=', 'p.customer_id')
-            ->on('i.currency', '=', 'p.currency')
-            ->whereColumn('i.date', '>=', 'p.given_on')
-            ->whereColumn('i.date', '<=', 'p.pay_by')
-            ->where('i.date', '<=', $asOf)
-            ->where(['i.control_account_id' => $account->id, 'i.kind' => Kind::Receipt->value])
-            ->whereNull('i.superseded_at')
-            ->whereNotIn('i.root_id', DB::table('item_reversals')->select('item_id'));
-        $rows = DB::table('promises as p')
-            ->leftJoin('items as i', $receipts)
-            ->whereIn('p.customer_id', $customerIds)
-            ->where('p.given_on', '<=', $asOf)
-            ->whereNotIn('p.id', DB::table('promises_ended')->select('promise_id'))
-            ->groupBy('p.id')
-            ->orderBy('p.pay_by')
-            ->orderBy('p.id')
-            ->selectRaw('p.*, coalesce(sum(i.amount), 0) AS paid')
+        $rows = DB::table('promises')
+            ->whereIn('customer_id', $customerIds)
+            ->where('given_on', '<=', $asOf)
+            ->whereNotIn('id', DB::table('promises_ended')->select('promise_id'))
             ->get();
-        $promises = [];
+        $given = [];
         foreach ($rows as $row) {
-            $promises[(int) $row->customer_id][] = new Promise(
-                $row->id, $row->given_on, $row->pay_by, Money::ofMinor($row->amount, $row->currency), $row->by_whom,
-                Money::ofMinor((int) $row->paid, $row->currency),
+            $given[(int) $row->customer_id][] = new Promise(
+                $row->id, $row->given_on, $row->pay_by, Money::ofMinor($row->amount, $row->currency), $row->by_whom, $row->item_id,
             );
         }
+        $came = $given === [] ? [] : self::came($account, (string) $rows->min('given_on'), $asOf, array_keys($given));
 
-        return $promises;
+        $measured = [];
+        foreach ($given as $id => $promises) {
+            $measured[$id] = Promise::measured($promises, $came[$id] ?? []);
+        }
+
+        return $measured;
+    }
+
+    /**
+     * Receipts of a span, with what of each was matched with which document.
+     *
+     * @param list<int> $customerIds
+     * @return array<int, list<MoneyCame>> by customer, the oldest first
+     */
+    private static function came(Account $account, string $from, string $asOf, array $customerIds): array
+    {
+        $matched = static fn (JoinClause $join): JoinClause => $join
+            ->on('m.credit_item_id', '=', 'i.root_id')
+            ->where('m.date', '<=', $asOf)
+            ->whereNotExists(Matches::reversed(...));
+        $rows = DB::table('items as i')
+            ->leftJoin('matches as m', $matched)
+            ->whereIn('i.customer_id', $customerIds)
+            ->where(['i.control_account_id' => $account->id, 'i.kind' => Kind::Receipt->value])
+            ->whereBetween('i.date', [$from, $asOf])
+            ->whereNull('i.superseded_at')
+            ->whereNotIn('i.root_id', DB::table('item_reversals')->select('item_id'))
+            ->orderBy('i.date')
+            ->orderBy('i.root_id')
+            ->get(['i.root_id', 'i.customer_id', 'i.date', 'i.amount', 'i.currency', 'm.debit_item_id', 'm.amount as matched']);
+        $came = [];
+        foreach ($rows->groupBy('root_id')->map->all() as $parts) {
+            $settled = [];
+            foreach ($parts as $part) {
+                $of = Money::ofMinor((int) $part->matched, $part->currency);
+                $before = $settled[(int) $part->debit_item_id] ?? Money::zero($of->currency);
+                $settled[(int) $part->debit_item_id] = $before->plus($of);
+            }
+            foreach (array_slice($parts, 0, 1) as $receipt) {
+                $amount = Money::ofMinor($receipt->amount, $receipt->currency);
+                $came[(int) $receipt->customer_id][] = new MoneyCame($receipt->date, $amount, $settled);
+            }
+        }
+
+        return $came;
     }
 
     /**
@@ -110,6 +166,8 @@ final readonly class CreditWatches
 
     private static function security(stdClass $row): Security
     {
-        return new Security($row->id, $row->what, $row->reference, $row->valid_until, Money::ofMinor($row->amount, $row->currency));
+        $amount = Money::ofMinor($row->amount, $row->currency);
+
+        return new Security($row->id, $row->what, $row->reference, $row->valid_until, $amount, $row->item_id);
     }
 }

@@ -4,29 +4,25 @@ declare(strict_types=1);
 
 namespace Ajuste\Core\Credit;
 
-use Ajuste\Core\Money\Money;
-
 /** What a customer owes beside what was agreed: the credit limit, promises and securities, as of a day. */
 final readonly class CreditWatch
 {
     /**
-     * @param Money $owed balance in the limit's currency, debit-positive
-     * @param ?Money $limit null: none
+     * @param ?Owed $owed beside the limit; null: there is none
      * @param list<Promise> $promises
      * @param list<Security> $securities
      */
-    public function __construct(
-        public string $asOf,
-        public Money $owed,
-        public ?Money $limit,
-        public array $promises,
-        public array $securities,
-    ) {}
+    public function __construct(public string $asOf, public ?Owed $owed, public array $promises, public array $securities) {}
 
-    /** By how much the balance is above the limit; null where it is not. */
-    public function overLimit(): ?Money
+    /** The promises and securities of one document; no limit. */
+    public function ofItem(int $itemId): self
     {
-        return $this->limit !== null && $this->owed->isMoreThan($this->limit) ? $this->owed->minus($this->limit) : null;
+        return new self(
+            $this->asOf,
+            null,
+            array_values(array_filter($this->promises, static fn (Promise $of): bool => $of->itemId === $itemId)),
+            array_values(array_filter($this->securities, static fn (Security $of): bool => $of->itemId === $itemId)),
+        );
     }
 
     /** @return list<Promise> */
@@ -41,23 +37,9 @@ final readonly class CreditWatch
         return array_values(array_filter($this->securities, fn (Security $of): bool => $of->holdsOn($this->asOf)));
     }
 
-    /** @return list<string> in few words, the worst first; none where nothing is to be said */
-    public function says(): array
+    /** Whether there is nothing to be said of. */
+    public function isEmpty(): bool
     {
-        $words = [];
-        if ($this->overLimit() !== null) {
-            $words[] = "over limit by {$this->overLimit()->grouped()}";
-        }
-        foreach ($this->in(PromiseState::Broken) as $of) {
-            $words[] = "promise of {$of->amount->grouped()} by {$of->payBy} broken";
-        }
-        foreach ($this->in(PromiseState::Waits) as $of) {
-            $words[] = "promised {$of->amount->grouped()} by {$of->payBy}";
-        }
-        foreach ($this->holding() as $of) {
-            $words[] = "secured {$of->amount->grouped()}";
-        }
-
-        return $words;
+        return $this->owed?->over() === null && $this->promises === [] && $this->holding() === [];
     }
 }

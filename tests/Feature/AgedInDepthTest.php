@@ -116,12 +116,20 @@ final class AgedInDepthTest extends BooksTestCase
             ->assertSessionHas('done');
         $page = $this->get("/customers/{$customer}")->assertSee('bank guarantee');
         $page->assertSeeInOrder(['kept', '40.00 EUR by 20 Oct 2026', '40.00 came'])->assertSeeInOrder(['broken', '41.00 EUR']);
-        $this->get('/aged')->assertSee('over limit by 10.00; promise of 41.00 by 2026-10-20 broken; secured 75.00');
+        $this->get('/aged')->assertSee('over limit by 10.00; promise of 41.00 by 20 Oct broken; secured 75.00');
         $this->get("/customers/{$customer}?as_of=2026-10-15")->assertSeeInOrder(['waits', '41.00 EUR']);
         foreach ([1, 2] as $click) {
             $this->post("/customers/{$customer}/promises/2/end", ['key' => 'e', 'reason' => 'agreed anew'])->assertSessionHas('done');
         }
-        $this->get('/aged')->assertDontSee('broken');
+        $this->get('/aged?as_of=')->assertDontSee('broken');
+        $invoice = $this->itemId('I2');
+        $of = ['key' => 'd', 'item' => $invoice, 'amount' => '50', ...$promise];
+        $this->post("/customers/{$customer}/promises", $of)->assertRedirect("/documents/{$invoice}");
+        $this->post("/customers/{$customer}/promises", [...$of, 'key' => 'x', 'item' => $this->itemId('G1')])->assertSessionMissing('done');
+        $this->get("/documents/{$invoice}")->assertSeeInOrder(['broken', '50.00 EUR by 20 Oct 2026', '0.00 came']);
+        $this->get("/customers/{$customer}")->assertSeeInOrder(['broken', '0.00 came', 'for', 'Invoice I2']);
+        $this->get('/aged?by=document')->assertSee('promise of 50.00 by 20 Oct broken');
+        $this->get("/documents/{$this->itemId('I1')}")->assertDontSee('broken');
         $this->post("/customers/{$customer}/promises/2/end", ['key' => 'f', 'reason' => 'again'])->assertSessionMissing('done');
         $this->assertBooksHold();
     }

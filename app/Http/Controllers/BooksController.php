@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use Ajuste\Core\Credit\CreditWatch;
 use Ajuste\Core\Ledger\Account as CoreAccount;
 use Ajuste\Core\Ledger\AccountRole;
 use Ajuste\Core\Subledger\Kind;
@@ -55,6 +56,7 @@ final class BooksController
         PostedMoney $money,
         Contested $contested,
         DocumentHistory $history,
+        CreditWatches $watches,
     ): View {
         $current = Item::query()->where('root_id', $item)->whereNull('superseded_at')->firstOrFail();
 
@@ -89,7 +91,14 @@ final class BooksController
             'related' => self::relatedTo($current),
             'source' => $source->of($current->import_file_id, $current->source_row),
             'voucher' => Voucher::query()->find($current->voucher_id ?? 0),
+            'watch' => ($watches->of($at->account, $at->asOf, [$current->customer_id])[$current->customer_id] ?? null)?->ofItem($item),
         ]);
+    }
+
+    /** @return list<int> the documents of which a promise or a security is kept */
+    private static function documentsOf(?CreditWatch $watch): array
+    {
+        return array_values(array_filter(array_column([...$watch->promises ?? [], ...$watch->securities ?? []], 'itemId')));
     }
 
     /** @return Collection<int, Posting> on the control account: of the document, its entry or its batch */
@@ -209,7 +218,8 @@ final class BooksController
                 ->orderByDesc('id')
                 ->limit(20)
                 ->get(['id', 'subject', 'recorded_at']),
-            'watch' => $watches->of($at->account, $at->asOf, [$customer->id])[$customer->id] ?? null,
+            'watch' => $watch = $watches->of($at->account, $at->asOf, [$customer->id])[$customer->id] ?? null,
+            'titles' => $positions->titles(self::documentsOf($watch)),
             'customer' => $customer,
             'open' => $open,
             'openById' => array_column(array_map(static fn (OpenItem $item): array => [$item->id, $item], $open), 1, 0),

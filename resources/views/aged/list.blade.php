@@ -51,9 +51,7 @@
                     @if ($row->currency !== $base->code)
                         <span class="slate">{{ $row->currency }}</span>
                     @endif
-                    @if ($by === AgedBy::Customer && ($watches[$ids[$row->customer] ?? 0] ?? null)?->says())
-                        <span class="tag ochre" title="{{ implode('; ', $watches[$ids[$row->customer]]->says()) }}">{{ $watches[$ids[$row->customer]]->says()[0] }}</span>
-                    @endif
+                    @include('aged.said')
                 </td>
                 @if ($by === AgedBy::Document)
                     <td><a href="{{ route('document', $each->itemId) }}">{{ $each->document }}</a></td>

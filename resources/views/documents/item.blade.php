@@ -67,6 +67,7 @@
         @include('documents.discount')
         @include('documents.money')
         @include('documents.actions')
+        @includeWhen($isInvoice && !$reversal, 'customers.credit', ['onlyOf' => $item->root_id])
         <h2>Matches</h2>
         <x-matches :matches="$matches" :base="$base" :item="$item->root_id" :line-key="$writes ? $key : null" :date="$today" />
         @include('documents.lines')
