@@ -39,11 +39,11 @@ final readonly class MatchUnapplied
      */
     public function proposed(Account $account, string $asOf): array
     {
-        $customers = $this->unapplied->customers($account, $asOf);
+        $customers = $this->unapplied->briefs($account, $asOf);
         $this->fitting->workOut($account, $asOf, $this->fitting->waiting($account, $asOf, $customers));
         $known = array_filter($this->fitting->known($account, $asOf, $customers));
         $items = $this->positions->several($this->ids($known));
-        $about = array_column($customers, null, 'id');
+        $about = array_column($this->unapplied->customers($account, $asOf, array_keys($known)), null, 'id');
         $proposed = [];
         foreach ($known as $customerId => $matches) {
             $customer = new Customer($customerId, $about[$customerId]->customer, $about[$customerId]->name);

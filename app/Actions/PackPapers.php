@@ -79,7 +79,7 @@ final readonly class PackPapers
     {
         $by = fn (AgedBy $by): AgedReport => $this->aged->of($account, $period->last, new AgedTerms, $by, knownAt: $known);
         $report = $by(AgedBy::Customer);
-        $tooLong = count($report->rows) > self::ROWS;
+        $tooLong = count($report->keys) > self::ROWS;
 
         return $this->paper('aged.paper', $period, [
             'report' => $tooLong ? $by(AgedBy::Group) : $report,

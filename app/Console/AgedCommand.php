@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Console;
 
 use Ajuste\Core\Aging\AgedBy;
-use Ajuste\Core\Aging\AgedList;
 use Ajuste\Core\Aging\AgedRow;
+use Ajuste\Core\Aging\AgedSums;
 use Ajuste\Core\Money\Currency;
 use Ajuste\Core\Money\Money;
 use Ajuste\Core\Refusal;
@@ -28,7 +28,8 @@ final class AgedCommand extends BooksCommand
         $asOf = $this->asOf($settings);
         $terms = new AgedTerms($this->text('basis'), $this->text('buckets'), $this->text('credits'), $this->text('in'));
         $report = $reports->of($account, $asOf, $terms, $this->by(), $this->text('compare'));
-        $list = $report->list;
+        $customers = $reports->of($account, $asOf, $terms, AgedBy::Customer)->rows();
+        $list = $report->sums;
         $currency = $report->currency($settings->base());
         $say = static fn (int $minor): string => Money::ofMinor($minor, $currency)->decimal();
         $amounts = static fn (AgedRow $row): array => [
@@ -41,25 +42,15 @@ final class AgedCommand extends BooksCommand
                 'as_of' => $asOf,
                 ...$list->in === null ? [] : ['in' => $list->in],
                 'buckets' => $list->buckets->labels,
-                'customers' => array_map(
-                    static fn (AgedRow $row): array => [
-                        'customer' => $row->customer,
-                        'name' => $row->name,
-                        'currency' => $row->currency,
-                        ...$amounts($row),
-                    ],
-                    $list->rows,
-                ),
+                'customers' => array_map(static fn (AgedShown $of): array => [...self::named($of), ...$amounts($of->row)], $customers),
                 ...$this->text('by') === null && $this->text('compare') === null ? [] : ['rows' => array_map(
                     static fn (AgedShown $of): array => [
-                        'customer' => $of->row->customer,
-                        'name' => $of->row->name,
+                        ...self::named($of),
                         'document' => $of->document,
-                        'currency' => $of->row->currency,
                         ...$amounts($of->row),
                         ...$of->change === null ? [] : ['change' => $amounts($of->change)],
                     ],
-                    $report->rows,
+                    $report->rows(),
                 )],
                 'totals' => $amounts($list->totals),
                 ...self::tied($report->ties, $settings->base()),
@@ -67,13 +58,19 @@ final class AgedCommand extends BooksCommand
 
             return self::SUCCESS;
         }
-        $this->print($list, $currency);
+        $this->print($list, $customers, $currency);
         foreach ($report->ties as $tie) {
             $this->line("Control account {$tie->account->number} as of {$asOf}: {$tie->control->decimal()} {$currency->code}; difference "
                 ."{$tie->difference->decimal()}.");
         }
 
         return self::SUCCESS;
+    }
+
+    /** @return array<string, string> */
+    private static function named(AgedShown $of): array
+    {
+        return ['customer' => $of->row->customer, 'name' => $of->row->name, 'currency' => $of->row->currency];
     }
 
     /**
@@ -97,7 +94,8 @@ final class AgedCommand extends BooksCommand
             ?? throw new Refusal("“{$asked}” is none of ".implode(', ', array_column(AgedBy::cases(), 'value')).'.');
     }
 
-    private function print(AgedList $list, Currency $currency): void
+    /** @param  list<AgedShown>  $customers */
+    private function print(AgedSums $list, array $customers, Currency $currency): void
     {
         $say = static fn (int $minor): string => Money::ofMinor($minor, $currency)->decimal();
         $cells = static fn (AgedRow $row, string $title): array => [
@@ -110,7 +108,7 @@ final class AgedCommand extends BooksCommand
         $this->table(
             ['customer', 'currency', ...$list->buckets->labels, 'unapplied', 'total'],
             [
-                ...array_map(static fn (AgedRow $row): array => $cells($row, "{$row->customer} {$row->name}"), $list->rows),
+                ...array_map(static fn (AgedShown $of): array => $cells($of->row, "{$of->row->customer} {$of->row->name}"), $customers),
                 $cells($list->totals, 'total'),
             ],
         );

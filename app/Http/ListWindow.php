@@ -21,26 +21,25 @@ final readonly class ListWindow
     /** So many come at once when all are asked for, to be chosen or copied. */
     private const ALL = 20_000;
 
-    /** @var list<T> those on this page */
-    public array $rows;
-
-    /** @var list<T> all that have the words */
-    public array $found;
-
-    /** The place of the first row of the next page. */
-    public int $next;
-
-    /** Whether the page cannot filter and sort by itself, since it has not all rows. */
-    public bool $isPart;
+    /**
+     * @param list<T> $rows those on this page
+     * @param int $count of all rows that have the words
+     * @param int $next the place of the first row of the next page
+     * @param bool $isPart whether the page cannot filter and sort by itself, since it has not all rows
+     */
+    private function __construct(public array $rows, public int $count, public int $next, public bool $isPart) {}
 
     /**
-     * @param list<T> $rows in their own order
-     * @param Closure(T): string $words of a row, by which it is found
-     * @param array<string, Closure(T): (int|string)> $orders by the name of the column
+     * @template V
+     *
+     * @param list<V> $rows in their own order
+     * @param Closure(V): string $words of a row, by which it is found
+     * @param array<string, Closure(V): (int|string)> $orders by the name of the column
+     * @return self<V>
      */
-    public function __construct(Request $request, array $rows, Closure $words, array $orders = [])
+    public static function of(Request $request, array $rows, Closure $words, array $orders = []): self
     {
-        $typed = array_filter(explode(' ', PlainWords::of($request->string('words')->limit(200, '')->toString())));
+        $typed = self::typed($request);
         $found = $typed === [] ? $rows : array_values(array_filter($rows, static fn (mixed $row): bool => self::has($words($row), $typed)));
         $order = $orders[$request->string('order')->toString()] ?? null;
         if ($order !== null) {
@@ -50,11 +49,45 @@ final readonly class ListWindow
             array_multisort($keys, $request->boolean('descending') ? SORT_DESC : SORT_ASC, $as, $places);
             $found = array_map(static fn (int $place): mixed => $found[$place], $places);
         }
-        $from = max(0, $request->integer('from'));
-        $this->found = $found;
-        $this->rows = array_slice($found, $from, $request->boolean('all') ? self::ALL : self::ROWS);
-        $this->next = $from + count($this->rows);
-        $this->isPart = count($rows) > self::ROWS;
+        [$from, $most] = self::page($request);
+        $shown = array_slice($found, $from, $most);
+
+        return new self($shown, count($found), $from + count($shown), count($rows) > self::ROWS);
+    }
+
+    /**
+     * The same of a list that is kept: without words and in its own order only the rows of the page are fetched.
+     *
+     * @template V
+     * @template K
+     *
+     * @param list<K> $keys of the rows, in their own order
+     * @param Closure(list<K>): list<V> $fetch the rows of some of them, or of all
+     * @param Closure(V): string $words of a row, by which it is found
+     * @param array<string, Closure(V): (int|string)> $orders by the name of the column
+     * @return self<V>
+     */
+    public static function fetched(Request $request, array $keys, Closure $fetch, Closure $words, array $orders = []): self
+    {
+        if (self::typed($request) !== [] || isset($orders[$request->string('order')->toString()])) {
+            return self::of($request, $fetch($keys), $words, $orders);
+        }
+        [$from, $most] = self::page($request);
+        $shown = $fetch(array_slice($keys, $from, $most));
+
+        return new self($shown, count($keys), $from + count($shown), count($keys) > self::ROWS);
+    }
+
+    /** @return array<string> */
+    private static function typed(Request $request): array
+    {
+        return array_filter(explode(' ', PlainWords::of($request->string('words')->limit(200, '')->toString())));
+    }
+
+    /** @return array{int, int} the place of the page's first row, and how many at most */
+    private static function page(Request $request): array
+    {
+        return [max(0, $request->integer('from')), $request->boolean('all') ? self::ALL : self::ROWS];
     }
 
     /** @param  array<string>  $typed */

@@ -7,6 +7,7 @@ namespace App\Queries;
 use Ajuste\Core\Aging\AgedBy;
 use Ajuste\Core\Aging\AgedList;
 use Ajuste\Core\Aging\AgedRow;
+use Ajuste\Core\Aging\AgedSums;
 use Ajuste\Core\Calendar\Day;
 use Ajuste\Core\Ledger\Account;
 use Ajuste\Core\Refusal;
@@ -38,18 +39,44 @@ final readonly class AgedReports
         ?string $compared = null,
         ?string $knownAt = null,
     ): AgedReport {
+        if ($by === AgedBy::Customer && $compared === null && $knownAt === null) {
+            return $this->byCustomer($account, $asOf, $terms);
+        }
         $accounts = $by === AgedBy::Account ? $this->settings->accounts()->carryingCustomers() : [$account];
         [$together, $shown, $ties] = [null, [], []];
         foreach ($accounts as $of) {
             $list = $this->reports->aged($of, $asOf, $terms, $knownAt);
             $before = $compared === null ? null : $this->reports->aged($of, Day::of($compared), $terms, $knownAt);
             $together = $together?->plus($list) ?? $list;
-            $ties[] = new AgedTie($of, $this->figures->at($of, $asOf, $knownAt)->control, $list);
+            $ties[] = $this->tie($of, AgedSums::of($list), $knownAt);
             $rows = $by === AgedBy::Account ? [self::whole($of, $list, $before)] : $this->rows->of($list, $by, $of, $knownAt, $before);
             array_push($shown, ...$rows);
         }
+        $sums = AgedSums::of($together ?? throw new Refusal('No account carries customers.'));
 
-        return new AgedReport($together ?? throw new Refusal('No account carries customers.'), $shown, $terms->in === null ? $ties : []);
+        return AgedReport::of($sums, $shown, $terms->in === null ? $ties : []);
+    }
+
+    /** The list itself, of which a page reads no more than it shows. */
+    private function byCustomer(Account $account, string $asOf, AgedTerms $terms): AgedReport
+    {
+        $sums = $this->reports->agedSums($account, $asOf, $terms);
+        $customers = $this->reports->agedKeys($account, $asOf, $terms);
+        $fetch = function (array $keys) use ($account, $asOf, $terms, $customers): array {
+            $asked = array_intersect_key($customers, array_flip($keys));
+            $rows = $this->reports->agedOfSome($account, $asOf, $terms, array_values(array_unique($asked)))->byKey();
+
+            $shown = array_map(static fn (AgedRow $row): AgedShown => new AgedShown($row, null), array_intersect_key($rows, $asked));
+
+            return array_values($shown);
+        };
+
+        return new AgedReport($sums, array_keys($customers), $fetch, $terms->in === null ? [$this->tie($account, $sums)] : []);
+    }
+
+    private function tie(Account $account, AgedSums $sums, ?string $knownAt = null): AgedTie
+    {
+        return new AgedTie($account, $this->figures->at($account, $sums->asOf, $knownAt)->control, $sums);
     }
 
     /** A control account's list as one row. */

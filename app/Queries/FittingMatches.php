@@ -25,8 +25,8 @@ final readonly class FittingMatches
     /**
      * Customers whose proposals are still to be worked out.
      *
-     * @param list<UnappliedCustomer> $customers
-     * @return list<UnappliedCustomer>
+     * @param list<UnappliedBrief> $customers
+     * @return list<UnappliedBrief>
      */
     public function waiting(Account $account, string $asOf, array $customers): array
     {
@@ -35,7 +35,7 @@ final readonly class FittingMatches
         return array_values(
             array_filter(
                 $customers,
-                static fn (UnappliedCustomer $customer): bool => $customer->sums->matchable > 0 &&
+                static fn (UnappliedBrief $customer): bool => $customer->isMatchable &&
                     ($kept[$customer->id][0] ?? '') !== $customer->state,
             ),
         );
@@ -44,7 +44,7 @@ final readonly class FittingMatches
     /**
      * Works some of them out, for about so long.
      *
-     * @param list<UnappliedCustomer> $waiting
+     * @param list<UnappliedBrief> $waiting
      */
     public function workOut(Account $account, string $asOf, array $waiting, float $seconds = INF): void
     {
@@ -71,7 +71,7 @@ final readonly class FittingMatches
     /**
      * What is known of each customer that is worked out and stands as it was.
      *
-     * @param list<UnappliedCustomer> $customers
+     * @param list<UnappliedBrief> $customers
      * @return array<int, ProposalCount> by customer id
      */
     public function counts(Account $account, string $asOf, array $customers): array
@@ -79,7 +79,7 @@ final readonly class FittingMatches
         $kept = $this->kept($account, $asOf);
         $counts = [];
         foreach ($customers as $customer) {
-            if ($customer->sums->matchable > 0 && ($kept[$customer->id][0] ?? '') === $customer->state) {
+            if ($customer->isMatchable && ($kept[$customer->id][0] ?? '') === $customer->state) {
                 $counts[$customer->id] = new ProposalCount($kept[$customer->id][1], $kept[$customer->id][2]);
             }
         }
@@ -88,7 +88,7 @@ final readonly class FittingMatches
     }
 
     /**
-     * @param list<UnappliedCustomer> $customers
+     * @param list<UnappliedBrief> $customers
      * @return array<int, list<FittingMatch>> by customer id
      */
     public function known(Account $account, string $asOf, array $customers): array

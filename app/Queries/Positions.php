@@ -301,7 +301,7 @@ final readonly class Positions
     {
         $of = $customerIds === null ? '' : ' AND p.customer_id IN ('.implode(', ', array_map(intval(...), $customerIds)).')';
         $of .= $which->condition();
-        $open = 'SELECT item_id FROM item_positions WHERE control_account_id = :a AND settled_on';
+        $open = "SELECT item_id FROM item_positions WHERE control_account_id = :a{$which->amongOpen()} AND settled_on";
         $from = match (true) {
             $knownAt !== null => 'items i JOIN item_positions p ON p.item_id = i.root_id
                 WHERE i.control_account_id = :a AND i.recorded_at <= :k AND (i.superseded_at IS NULL OR i.superseded_at > :k)',

@@ -6,6 +6,7 @@ namespace App\Queries;
 
 use Ajuste\Core\Aging\AgedList;
 use Ajuste\Core\Aging\AgedRow;
+use Ajuste\Core\Aging\AgedSums;
 use Ajuste\Core\Aging\Credits;
 use Ajuste\Core\Calendar\AgeBuckets;
 use Ajuste\Core\Calendar\AgedBasis;
@@ -22,7 +23,11 @@ use App\Values\AgedTerms;
 use Generator;
 use Illuminate\Support\Facades\DB;
 
-/** The reports that page and command line share. */
+/**
+ * The reports that page and command line share.
+ *
+ * @phpstan-type Kept array{string, string, string, non-empty-list<int>, int}
+ */
 final readonly class Reports
 {
     public function __construct(private Settings $settings, private AgedItems $items, private StandingProof $standing) {}
@@ -56,27 +61,95 @@ final readonly class Reports
     /** @throws Refusal when the terms are none */
     public function aged(Account $account, string $asOf, AgedTerms $terms = new AgedTerms, ?string $knownAt = null): AgedList
     {
-        [$columns, $policy, $in] = [$this->buckets($terms->basis, $terms->buckets), $this->credits($terms->credits), $terms->in];
-        if ($in !== null && ! Currency::isKnown($in)) {
-            throw new Refusal("“{$in}” is no currency; a code of ISO 4217 is expected, such as GBP.");
-        }
+        $empty = $this->emptyList($asOf, $terms);
         if ($knownAt !== null) {
-            return AgedList::of($asOf, $columns, $policy, $this->items->of($account->id, $asOf, $knownAt, null, $in), $in);
+            $items = $this->items->of($account->id, $asOf, $knownAt, null, $terms->in);
+
+            return AgedList::of($asOf, $empty->buckets, $empty->credits, $items, $terms->in);
         }
-        $kept = new CustomerValues(
-            implode(' ', ['aged', $account->id, $asOf, $columns->basis->value, implode(',', $columns->labels), $policy->value, $in]),
-            ['settings'],
-            fn (?array $only): Generator => $this->agedRows($account, $asOf, $columns, $policy, $only, $in),
-            static fn (array $values): array => [],
+
+        return self::listOf($empty, $this->kept($account, $empty)->all());
+    }
+
+    /**
+     * What the aged list comes to, without reading its rows.
+     *
+     * @throws Refusal when the terms are none
+     */
+    public function agedSums(Account $account, string $asOf, AgedTerms $terms = new AgedTerms): AgedSums
+    {
+        $empty = $this->emptyList($asOf, $terms);
+
+        return array_reduce(
+            $this->kept($account, $empty)->summaries(),
+            static fn (AgedSums $sum, array $part): AgedSums => $sum->plus(AgedSums::kept($empty, $part)),
+            AgedSums::of($empty),
         );
+    }
+
+    /**
+     * The customer of each row of the aged list, by the row's key, in its order.
+     *
+     * @return array<string, int>
+     */
+    public function agedKeys(Account $account, string $asOf, AgedTerms $terms): array
+    {
+        return array_map(intval(...), $this->kept($account, $this->emptyList($asOf, $terms))->briefs());
+    }
+
+    /**
+     * @param list<int> $customerIds
+     * @return AgedList of some customers
+     */
+    public function agedOfSome(Account $account, string $asOf, AgedTerms $terms, array $customerIds): AgedList
+    {
+        $empty = $this->emptyList($asOf, $terms);
+
+        return self::listOf($empty, $this->kept($account, $empty)->some($customerIds));
+    }
+
+    /** @throws Refusal when the terms are none */
+    private function emptyList(string $asOf, AgedTerms $terms): AgedList
+    {
+        if ($terms->in !== null && ! Currency::isKnown($terms->in)) {
+            throw new Refusal("“{$terms->in}” is no currency; a code of ISO 4217 is expected, such as GBP.");
+        }
+
+        return new AgedList($asOf, $this->buckets($terms->basis, $terms->buckets), $this->credits($terms->credits), [], $terms->in);
+    }
+
+    /** @param  array<int, list<Kept>>  $values */
+    private static function listOf(AgedList $empty, array $values): AgedList
+    {
         $rows = [];
-        foreach ($kept->all() as $ofCustomer) {
+        foreach ($values as $ofCustomer) {
             foreach ($ofCustomer as [$customer, $name, $currency, $amounts, $unapplied]) {
                 $rows[] = new AgedRow($customer, $name, $currency, $amounts, $unapplied);
             }
         }
 
-        return new AgedList($asOf, $columns, $policy, $rows, $in);
+        return new AgedList($empty->asOf, $empty->buckets, $empty->credits, $rows, $empty->in);
+    }
+
+    /** @return CustomerValues<non-empty-list<Kept>, array{non-empty-list<int>, int, int, list<int>}> */
+    private function kept(Account $account, AgedList $empty): CustomerValues
+    {
+        [$asOf, $columns, $policy, $in] = [$empty->asOf, $empty->buckets, $empty->credits, $empty->in];
+
+        return new CustomerValues(
+            implode(' ', ['aged', $account->id, $asOf, $columns->basis->value, implode(',', $columns->labels), $policy->value, $in]),
+            ['settings'],
+            fn (?array $only): Generator => $this->agedRows($account, $asOf, $columns, $policy, $only, $in),
+            static fn (array $values): array => AgedSums::of(self::listOf($empty, $values))->listed(),
+            static function (int $id, array $rows): array {
+                $briefs = [];
+                foreach ($rows as [$customer, , $currency]) {
+                    $briefs["{$customer}\0{$currency}"] = (string) $id;
+                }
+
+                return $briefs;
+            },
+        );
     }
 
     /**

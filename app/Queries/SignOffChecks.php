@@ -43,7 +43,7 @@ final readonly class SignOffChecks
 
     private function aged(Account $account, string $asOf): Check
     {
-        $difference = $this->reports->aged($account, $asOf)->difference($this->figures->at($account, $asOf)->control);
+        $difference = $this->reports->agedSums($account, $asOf)->difference($this->figures->at($account, $asOf)->control);
 
         return new Check(
             'aged', 'The aged list equals the control account', $difference->isZero(), "difference {$difference->grouped()}", 'aged',

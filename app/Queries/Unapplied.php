@@ -25,18 +25,36 @@ final readonly class Unapplied
 {
     public function __construct(private Settings $settings, private Positions $positions) {}
 
-    /** @return list<UnappliedCustomer> those with a reason last, else the oldest first */
-    public function customers(Account $account, string $asOf): array
+    /** @return list<UnappliedBrief> of all customers, those with a reason last, else the oldest first */
+    public function briefs(Account $account, string $asOf): array
+    {
+        $values = $this->values($account, $asOf);
+        $left = $this->left($values, $asOf);
+        $briefs = [];
+        foreach ($values->briefs() as $brief) {
+            [$id, $state, $isMatchable] = explode(' ', $brief);
+            $briefs[(int) $id] = new UnappliedBrief((int) $id, $state, $isMatchable === '1', isset($left[(int) $id]));
+        }
+
+        $last = array_map(static fn (int $id): UnappliedBrief => $briefs[$id], array_keys($left));
+
+        return [...array_values(array_diff_key($briefs, $left)), ...$last];
+    }
+
+    /**
+     * @param list<int> $ids
+     * @return list<UnappliedCustomer> in the order of the ids
+     */
+    public function customers(Account $account, string $asOf, array $ids): array
     {
         $values = $this->values($account, $asOf);
         $left = $this->left($values, $asOf);
         $customers = [];
-        foreach (array_diff_key($values->all(), $left) as $id => $value) {
-            $customers["{$value[3][5]} {$value[0]}"] = self::customer($id, $value);
+        foreach ($values->some($ids) as $id => $value) {
+            $customers[] = $left[$id] ?? self::customer($id, $value);
         }
-        ksort($customers, SORT_STRING); // by keys and not by pairs: there may be many
 
-        return [...array_values($customers), ...array_values($left)];
+        return $customers;
     }
 
     /** @return list<UnappliedCustomer> those that a person left with a reason, the oldest first */
@@ -68,6 +86,9 @@ final readonly class Unapplied
             static fn (array $values): array => [
                 count($values),
                 self::listed(UnappliedSums::together(array_map($sums, array_values($values)))),
+            ],
+            static fn (int $id, array $value): array => [
+                "{$value[3][5]} {$value[0]}" => implode(' ', [$id, $value[2], (int) ($value[3][4] > 0)]),
             ],
         );
     }

@@ -24,4 +24,10 @@ enum WhichItems
             self::Corrections => ' AND i.source_item_id IS NOT NULL',
         };
     }
+
+    /** What it adds to the question which positions are open, so that few are read where few are meant. */
+    public function amongOpen(): string
+    {
+        return $this === self::Moved ? " AND last_moved_on <> ''" : '';
+    }
 }

@@ -18,10 +18,14 @@ final class CustomerValues
 {
     private const SECONDS = 86_400;
 
-    private const PARTS = 64;
+    /** Many, so that a page of customers reads few others. */
+    private const PARTS = 512;
 
     /** From so many changed customers on, all are worked out at once. */
     private const MANY = 300;
+
+    /** @var array<string, array{string, int, array<int, mixed>}> the index that was read last, which one request asks several times */
+    private static array $decoded = [];
 
     private string $key;
 
@@ -36,10 +40,56 @@ final class CustomerValues
      * @param list<string> $tables that it is worked out from beside the customers' own items
      * @param Closure(?list<int>): iterable<int, T> $workOut lists and scalars for some customers, or for all (null); by customer id
      * @param Closure(array<int, T>): S $summary of the values of some customers
+     * @param ?Closure(int, T): array<string, string> $briefs by what a list is ordered by: the customer's id, and after a blank the little
+     *                                                        that is to be known of its row before it is shown; null: no list is made of it
      */
-    public function __construct(string $name, private array $tables, private Closure $workOut, private Closure $summary)
-    {
+    public function __construct(
+        string $name,
+        private array $tables,
+        private Closure $workOut,
+        private Closure $summary,
+        private ?Closure $briefs = null,
+    ) {
         $this->key = Remembered::key($name);
+    }
+
+    /** @return array<string, string> of all rows, in their order */
+    public function briefs(): array
+    {
+        $stamps = array_map(static fn (array $part): string => $part[0], $this->index());
+        /** @var array{array<int, string>, array<string, string>} $kept the stamp of each part, and the briefs of all */
+        $kept = self::decoded(Cache::get("{$this->key} rows"))[2] ?? [[], []];
+        if ($kept[0] === $stamps) {
+            return $kept[1];
+        }
+        $changed = array_diff_assoc($stamps, $kept[0]) + array_diff_key($kept[0], $stamps);
+        $briefs = array_filter($kept[1], static fn (string $brief): bool => ! isset($changed[(int) $brief % self::PARTS]));
+        foreach (array_keys(array_intersect_key($changed, $stamps)) as $part) {
+            foreach ($this->part($part) as $id => $value) {
+                $briefs += $this->briefs === null ? [] : ($this->briefs)($id, $value);
+            }
+        }
+        ksort($briefs, SORT_STRING);
+        Cache::put("{$this->key} rows", json_encode(['', 0, [$stamps, $briefs]], JSON_THROW_ON_ERROR), self::SECONDS);
+
+        return $briefs;
+    }
+
+    /**
+     * @param list<int> $ids
+     * @return array<int, T> by customer id, those that there are
+     */
+    public function some(array $ids): array
+    {
+        $found = [];
+        foreach ($ids as $id) {
+            $value = $this->of($id);
+            if ($value !== null) {
+                $found[$id] = $value;
+            }
+        }
+
+        return $found;
     }
 
     /** @return array<int, T> by customer id */
@@ -88,8 +138,13 @@ final class CustomerValues
     {
         $state = Changes::books().' '.Changes::of($this->tables);
         $now = Changes::ofCustomers();
-        $kept = self::decoded(Cache::get($this->key));
+        $kept = self::$decoded[$this->key] ?? null;
+        if ($kept === null || [$kept[0], $kept[1]] !== [$state, $now]) {
+            $kept = self::decoded(Cache::get($this->key));
+        }
         if ($kept !== null && [$kept[0], $kept[1]] === [$state, $now]) {
+            self::$decoded = [$this->key => $kept];
+
             /** @var array<int, array{string, S}> */
             return $kept[2];
         }

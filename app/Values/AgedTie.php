@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Values;
 
-use Ajuste\Core\Aging\AgedList;
+use Ajuste\Core\Aging\AgedSums;
 use Ajuste\Core\Ledger\Account;
 use Ajuste\Core\Money\Money;
 
@@ -15,8 +15,8 @@ final readonly class AgedTie
     public Money $difference;
 
     /** @param  Money  $control balance, debit-positive */
-    public function __construct(public Account $account, public Money $control, AgedList $list)
+    public function __construct(public Account $account, public Money $control, AgedSums $sums)
     {
-        $this->difference = $list->difference($control);
+        $this->difference = $sums->difference($control);
     }
 }

@@ -7,8 +7,6 @@ namespace Ajuste\Core\Aging;
 use Ajuste\Core\Calendar\AgeBuckets;
 use Ajuste\Core\Calendar\AgedBasis;
 use Ajuste\Core\Calendar\Day;
-use Ajuste\Core\Money\Money;
-use Ajuste\Core\Money\Rounding;
 use Ajuste\Core\Refusal;
 use Ajuste\Core\Subledger\Side;
 use Closure;
@@ -102,30 +100,6 @@ final readonly class AgedList
         return new self($asOf, $buckets, $credits, $rows, $in);
     }
 
-    /** What of the debits is late, in tenths of a percent; by due date only. Null where nothing is owed. */
-    public function overdue(): ?int
-    {
-        $owed = array_sum($this->totals->amounts);
-
-        return $this->buckets->basis === AgedBasis::DueDate && $owed > 0
-            ? Rounding::proportion(1000, $this->totals->overdue(), $owed)
-            : null;
-    }
-
-    /** What the largest customers have of all that customers owe, in tenths of a percent. Null where nothing is owed. */
-    public function concentration(int $largest): ?int
-    {
-        $byCustomer = [];
-        foreach ($this->rows as $row) {
-            $byCustomer[$row->customer] = ($byCustomer[$row->customer] ?? 0) + $row->total;
-        }
-        $owing = array_filter($byCustomer, static fn (int $total): bool => $total > 0);
-        rsort($owing);
-        $all = array_sum($owing);
-
-        return $all === 0 ? null : Rounding::proportion(1000, array_sum(array_slice($owing, 0, $largest)), $all);
-    }
-
     /** @return array<string, AgedRow> by customer and currency */
     public function byKey(): array
     {
@@ -204,12 +178,6 @@ final readonly class AgedList
         }
 
         return array_filter($documents, static fn (AgedRow $row): bool => ! $row->isNil());
-    }
-
-    /** What the control account has beyond the list, base currency; nil when they tie (R11). */
-    public function difference(Money $control): Money
-    {
-        return $control->minus(Money::ofMinor($this->totals->total, $control->currency));
     }
 
     /**

@@ -57,14 +57,14 @@ final class AgedController
         CreditWatches $watches,
     ): string {
         $report = self::report($request, $at, $reports);
-        $window = $this->window($request, $report->rows, $report->list);
+        $window = $this->window($request, $report);
         $numbers = array_map(static fn (AgedShown $of): string => $of->row->customer, $window->rows);
 
         $ids = Customer::query()->whereIn('customer', $numbers)->pluck('id', 'customer');
 
         return Part::of(view('aged.index', [
             'report' => $report,
-            'list' => $report->list,
+            'list' => $report->sums,
             'base' => $report->currency($settings->base()),
             'currencies' => [$settings->base()->code, ...$currencies->inUse()],
             'asked' => array_filter(array_map(static fn (string $name): ?string => self::option($request, $name), [
@@ -78,11 +78,8 @@ final class AgedController
         ]), $request);
     }
 
-    /**
-     * @param list<AgedShown> $rows
-     * @return ListWindow<AgedShown>
-     */
-    private function window(Request $request, array $rows, AgedList $list): ListWindow
+    /** @return ListWindow<AgedShown> */
+    private function window(Request $request, AgedReport $report): ListWindow
     {
         $orders = [
             'name' => static fn (AgedShown $of): string => "{$of->row->customer} {$of->row->name}",
@@ -91,13 +88,14 @@ final class AgedController
             'total' => static fn (AgedShown $of): int => $of->row->total,
             'change' => static fn (AgedShown $of): int => $of->change->total ?? 0,
         ];
-        foreach ($list->buckets->labels as $column => $label) {
+        foreach ($report->sums->buckets->labels as $column => $label) {
             $orders[$label] = static fn (AgedShown $of): int => $of->row->amounts[$column];
         }
 
-        return new ListWindow(
+        return ListWindow::fetched(
             $request,
-            $rows,
+            $report->keys,
+            $report->rows(...),
             static fn (AgedShown $of): string => "{$of->row->customer} {$of->row->name} {$of->row->currency} {$of->document}",
             $orders,
         );
@@ -171,7 +169,7 @@ final class AgedController
     public function export(string $format, Request $request, ViewPoint $at, Settings $settings, AgedReports $reports): Response
     {
         $report = self::report($request, $at, $reports);
-        $list = $report->list;
+        $list = $report->sums;
         $compared = self::option($request, 'compare');
         $documents = self::by($request) === AgedBy::Document;
         $head = ['customer', 'name', ...$documents ? ['document'] : [], 'currency'];
@@ -190,7 +188,7 @@ final class AgedController
         $blank = array_fill(0, count($head) - 2 + count($list->buckets->labels) + 1, '');
         $table = [
             [...$head, ...$list->buckets->labels, 'unapplied', 'total', ...$compared === null ? [] : ["since {$compared}"]],
-            ...array_map(static fn (AgedShown $of): array => $cells($of->row, $of->document, $of->change), $report->rows),
+            ...array_map(static fn (AgedShown $of): array => $cells($of->row, $of->document, $of->change), $report->rows()),
             $cells(new AgedRow('total', '', '', $list->totals->amounts, $list->totals->unapplied), '', null),
         ];
         foreach ($report->ties as $tie) {
@@ -211,8 +209,8 @@ final class AgedController
     public function paper(Request $request, ViewPoint $at, Settings $settings, AgedReports $reports): SymfonyResponse
     {
         $report = self::report($request, $at, $reports);
-        if (count($report->rows) > self::PRINTED) {
-            throw new Refusal(count($report->rows).' rows are too many for paper; print by group or country, or take the XLSX.');
+        if (count($report->keys) > self::PRINTED) {
+            throw new Refusal(count($report->keys).' rows are too many for paper; print by group or country, or take the XLSX.');
         }
 
         return Paper::pdf('aged.paper', [

@@ -29,7 +29,7 @@ final class LedgerController
         return view('ledger.trial-balance', [
             'lines' => $lines,
             'sides' => BalanceSides::of($balances, $settings->base()),
-            'aged' => $reports->aged($at->account, $at->asOf),
+            'aged' => $reports->agedSums($at->account, $at->asOf),
             'account' => $at->account,
             'base' => $settings->base(),
             'asOf' => $at->asOf,
@@ -40,7 +40,7 @@ final class LedgerController
     {
         $accounts = $settings->accounts()->thatMustClear();
         $rests = array_map(static fn (Account $account): array => $balance->rest($account, $at->asOf), $accounts);
-        $window = new ListWindow(
+        $window = ListWindow::of(
             $request,
             array_merge(...$rests),
             static fn (ClearingRest $of): string => "{$of->account->number} {$of->name} {$of->customer} {$of->description}",

@@ -63,7 +63,7 @@ final class MovementController
      */
     private static function window(Request $request, array $items): ListWindow
     {
-        return new ListWindow(
+        return ListWindow::of(
             $request,
             $items,
             static fn (MovedItem $of): string => "{$of->document} {$of->customer} {$of->kind->words()}",

@@ -122,7 +122,7 @@ final class ProofController
     {
         $what = static fn (CauseLine $line): string => trim("{$line->document()} {$names->get($line->customer())} {$line->note}");
 
-        return new ListWindow(
+        return ListWindow::of(
             $request,
             $lines,
             static fn (CauseLine $line): string => "{$line->cause->words()} {$what($line)} {$line->customer()}",

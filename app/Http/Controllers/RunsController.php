@@ -191,7 +191,7 @@ final class RunsController
             'run' => $run,
             'kind' => $of,
             'taken' => count(array_filter($all, static fn (RunRow $row): bool => $row->state === 'taken')),
-            'window' => new ListWindow(
+            'window' => ListWindow::of(
                 $request,
                 $all,
                 static fn (RunRow $row): string => "{$row->state} {$row->customer} {$row->document} {$row->why}",

@@ -25,6 +25,7 @@ use App\Queries\Runs;
 use App\Queries\RunSettlements;
 use App\Queries\Settings;
 use App\Queries\Unapplied;
+use App\Queries\UnappliedBrief;
 use App\Queries\UnappliedCustomer;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -38,14 +39,15 @@ final class UnappliedController
 
     public function index(Request $request, ViewPoint $at, Unapplied $unapplied, FittingMatches $fitting, UnappliedWorktop $worktop): string
     {
-        $customers = $unapplied->customers($at->account, $at->asOf);
+        $briefs = $unapplied->briefs($at->account, $at->asOf);
         $wanted = $request->integer('customer');
         $chosen = Customer::query()
-            ->whereKey($wanted !== 0 ? $wanted : self::next($customers)->id ?? ($customers[0]->id ?? 0))
+            ->whereKey($wanted !== 0 ? $wanted : self::next($briefs)->id ?? ($briefs[0]->id ?? 0))
             ->first();
-        $window = new ListWindow(
+        $window = ListWindow::fetched(
             $request,
-            $customers,
+            array_column($briefs, 'id'),
+            static fn (array $ids): array => $unapplied->customers($at->account, $at->asOf, $ids),
             static fn (UnappliedCustomer $of): string => "{$of->customer} {$of->name} {$of->sums->words}",
             [
                 'name' => static fn (UnappliedCustomer $of): string => $of->name,
@@ -60,9 +62,9 @@ final class UnappliedController
             view('unapplied.index', [
                 'window' => $window,
                 'totals' => $unapplied->totals($at->account, $at->asOf),
-                ...$this->progress($fitting, $at, $customers),
+                ...$this->progress($fitting, $at, $briefs),
                 ...$worktop->of($request, $at, $chosen),
-                'reason' => array_column($customers, 'reason', 'id')[$chosen->id ?? 0] ?? null,
+                'reason' => $unapplied->customers($at->account, $at->asOf, [$chosen->id ?? 0])[0]->reason ?? null,
             ]),
             $request,
         );
@@ -81,7 +83,7 @@ final class UnappliedController
         Unapplied $unapplied,
         UnappliedWorktop $worktop,
     ): RedirectResponse {
-        $before = $unapplied->customers($at->account, $at->asOf);
+        $before = $unapplied->briefs($at->account, $at->asOf);
         $settlement = $settle->post(
             FormKey::of($request, 'match'),
             $worktop->request((array) $request->input(), $customer->id),
@@ -91,7 +93,7 @@ final class UnappliedController
         $next = $worktop->hasCertain($at, $customer->id)
             ? $customer
             : self::next(
-                $unapplied->customers($at->account, $at->asOf),
+                $unapplied->briefs($at->account, $at->asOf),
                 (int) array_search($customer->id, array_column($before, 'id'), true),
             );
 
@@ -107,7 +109,7 @@ final class UnappliedController
     /** Works proposals out for a moment, and says how far they are. */
     public function propose(ViewPoint $at, Unapplied $unapplied, FittingMatches $fitting): Response
     {
-        $customers = $unapplied->customers($at->account, $at->asOf);
+        $customers = $unapplied->briefs($at->account, $at->asOf);
         $fitting->workOut($at->account, $at->asOf, $fitting->waiting($at->account, $at->asOf, $customers), 0.7);
         $progress = $this->progress($fitting, $at, $customers);
 
@@ -234,12 +236,12 @@ final class UnappliedController
     /**
      * The next customer to work on, from a place of the list on and then from its start.
      *
-     * @param list<UnappliedCustomer> $customers
+     * @param list<UnappliedBrief> $customers
      */
-    private static function next(array $customers, int $from = 0): ?UnappliedCustomer
+    private static function next(array $customers, int $from = 0): ?UnappliedBrief
     {
         foreach ([...array_slice($customers, $from), ...array_slice($customers, 0, $from)] as $customer) {
-            if ($customer->sums->matchable > 0 && $customer->reason === null) {
+            if ($customer->isMatchable && ! $customer->isLeft) {
                 return $customer;
             }
         }
@@ -248,13 +250,13 @@ final class UnappliedController
     }
 
     /**
-     * @param list<UnappliedCustomer> $customers
+     * @param list<UnappliedBrief> $customers
      * @return array{waiting: int, of: int, found: int, others: int, proposed: array<int, ProposalCount>}
      */
     private function progress(FittingMatches $fitting, ViewPoint $at, array $customers): array
     {
         $counts = $fitting->counts($at->account, $at->asOf, $customers);
-        $of = count(array_filter($customers, static fn (UnappliedCustomer $customer): bool => $customer->sums->matchable > 0));
+        $of = count(array_filter($customers, static fn (UnappliedBrief $customer): bool => $customer->isMatchable));
 
         return [
             'waiting' => $of - count($counts),

@@ -90,12 +90,12 @@
                 <td colspan="{{ count($list->buckets->labels) + 6 }}">Nothing is open as of this day.</td>
             </tr>
         @endforelse
-        <x-more-rows :from="$window->next" :total="count($window->found)" />
+        <x-more-rows :from="$window->next" :total="$window->count" />
         @endfragment
     </tbody>
     <tfoot>
         <tr>
-            <td>{{ Say::count(count($window->found), 'row') }}</td>
+            <td>{{ Say::count($window->count, 'row') }}</td>
             <td data-skip="1"></td>
             @foreach ($list->totals->amounts as $amount)
                 <td class="n">{{ $cell($amount) }}</td>

@@ -47,7 +47,7 @@
                             <td colspan="4">No item.</td>
                         </tr>
                     @endforelse
-                    <x-more-rows :from="$window->next" :total="count($window->found)" />
+                    <x-more-rows :from="$window->next" :total="$window->count" />
                 @endfragment
             </tbody>
         </table>

@@ -3,7 +3,7 @@
     use App\Http\Say;
     $money = fn(int $minor) => $minor === 0 ? '' : Money::ofMinor($minor, $base)->grouped();
     $words = fn(string $label) => $label === 'not_due' ? 'Not due' : ucfirst(str_replace(['_', '-'], [' ', '–'], $label));
-    $list = $report->list;
+    $list = $report->sums;
 @endphp
 <x-paper title="Aged receivables">
     <div class="soft">{{ $booksName }}</div>
@@ -21,7 +21,7 @@
             </tr>
         </thead>
         <tbody>
-            @foreach ($report->rows as $of)
+            @foreach ($report->rows() as $of)
                 <tr>
                     <td>{{ trim("{$of->row->customer} {$of->row->name} {$of->document}") ?: 'none' }}
                         <span class="soft">{{ $of->row->currency === $base->code ? '' : $of->row->currency }}</span></td>

@@ -49,7 +49,7 @@
                             <td class="n" data-sort="{{ $line->amount->minor }}">{{ Say::balance($line->amount) }}</td>
                         </tr>
                     @endforeach
-                    <x-more-rows :from="$window->next" :total="count($window->found)" />
+                    <x-more-rows :from="$window->next" :total="$window->count" />
                 @endfragment
             </tbody>
         </table>

@@ -60,7 +60,7 @@
                             {{ $proof->lines === [] ? 'Every posting has its item, and every item its posting.' : 'No cause touches this day.' }}</td>
                     </tr>
                 @endforelse
-                <x-more-rows :from="$window->next" :total="count($window->found)" />
+                <x-more-rows :from="$window->next" :total="$window->count" />
             @endfragment
         </tbody>
     </table>

@@ -56,7 +56,7 @@
                             <td class="soft">{{ $row->why }}</td>
                         </tr>
                     @endforeach
-                    <x-more-rows :from="$window->next" :total="count($window->found)" />
+                    <x-more-rows :from="$window->next" :total="$window->count" />
                 @endfragment
             </tbody>
         </table>

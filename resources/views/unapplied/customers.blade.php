@@ -56,7 +56,7 @@
                     <td colspan="5">Nothing is unapplied as of this day.</td>
                 </tr>
             @endforelse
-            <x-more-rows :from="$window->next" :total="count($window->found)" />
+            <x-more-rows :from="$window->next" :total="$window->count" />
         @endfragment
     </tbody>
 </table>

@@ -7,6 +7,7 @@ namespace Tests\Core\Aging;
 use Ajuste\Core\Aging\AgedItem;
 use Ajuste\Core\Aging\AgedList;
 use Ajuste\Core\Aging\AgedRow;
+use Ajuste\Core\Aging\AgedSums;
 use Ajuste\Core\Aging\Credits;
 use Ajuste\Core\Aging\DueWeek;
 use Ajuste\Core\Calendar\AgeBuckets;
@@ -137,7 +138,7 @@ final class AgedListTest extends TestCase
             }
             $list = $this->list($items, $credits);
             self::assertSame($sum, $list->totals->total);
-            self::assertSame(7, $list->difference(Money::ofMinor($sum + 7, 'EUR'))->minor);
+            self::assertSame(7, AgedSums::of($list)->difference(Money::ofMinor($sum + 7, 'EUR'))->minor);
             self::assertSame($sum, array_sum(array_map(static fn (AgedRow $row): int => $row->total, $list->rows)));
             foreach (array_keys($list->buckets->labels) as $column) {
                 self::assertSame(
@@ -194,11 +195,22 @@ final class AgedListTest extends TestCase
             $this->debit(600, '2026-11-30'), $this->debit(200, '2026-10-30', 'B'), $this->debit(100, '2026-09-30', 'C'),
             $this->debit(100, '2026-09-30', 'C', 'GBP'), $this->credit(500, '2026-10-01', 'D'),
         ]);
+        $sums = AgedSums::of($list);
         self::assertSame([400, 600, 800, 1000], [
-            $list->overdue(), $list->concentration(1), $list->concentration(2), $list->concentration(9),
+            $sums->overdue(), $sums->concentration(1), $sums->concentration(2), $sums->concentration(9),
         ], 'in tenths of a percent; who is in credit owes nothing');
-        self::assertSame(1000, $this->list([$this->debit(1, '2026-10-30')])->concentration(1), 'a cent is owed too');
-        self::assertSame([null, null], [$this->list([])->overdue(), $this->list([])->concentration(1)]);
-        self::assertNull($this->list([$this->debit(1, '2026-10-30')], byDue: false)->overdue());
+        $of = fn (AgedItem ...$items): AgedSums => AgedSums::of($this->list($items));
+        $cent = $of($this->debit(1, '2026-10-30'));
+        self::assertSame(1000, $cent->concentration(1), 'a cent is owed too');
+        self::assertSame([null, null], [$of()->overdue(), $of()->concentration(1)]);
+        self::assertNull(AgedSums::of($this->list([$this->debit(1, '2026-10-30')], byDue: false))->overdue());
+        $parts = [
+            $of($this->debit(600, '2026-11-30'), $this->credit(500, '2026-10-01', 'D')), $of($this->debit(200, '2026-10-30', 'B')),
+            $of($this->debit(100, '2026-09-30', 'C'), $this->debit(100, '2026-09-30', 'C', 'GBP')),
+        ];
+        self::assertEquals($sums, $parts[1]->plus($parts[2])->plus($parts[0]), 'in parts it comes to the same');
+        self::assertEquals($sums, AgedSums::kept($this->list([]), $sums->listed()), 'kept and read again');
+        $many = array_map(fn (int $n): AgedItem => $this->debit($n, '2026-10-30', "C{$n}"), range(1, 12));
+        self::assertSame([12, 11, 10, 9, 8, 7, 6, 5, 4, 3], $of(...$many)->largest);
     }
 }
