@@ -306,6 +306,7 @@ final class BenchCommand extends Command
         $plan = app(RunPlans::class)->of(RunKind::from($kind), $control, '2026-10-31');
         if ($what === 'post') {
             $seen = app(PostRun::class)->posting($plan)->digest();
+            unset($plan); // it was looked at in another request
             app(PostRun::class)->post($job, RunKind::from($kind), $control, '2026-10-31', $seen);
         }
     }
