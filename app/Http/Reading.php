@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http;
 
 use Ajuste\Core\Exchange\Field;
+use Ajuste\Core\Exchange\Foreign\ForeignGuess;
 use Ajuste\Core\Exchange\Habit;
 use Ajuste\Core\Exchange\Mapping;
 
@@ -35,6 +36,7 @@ final readonly class Reading
                 match ($name) {
                     '+open' => 'what is open of it',
                     '+marker' => 'debit or credit in letters',
+                    '+above' => 'customer, in a line above its rows',
                     'name' => 'name of the customer',
                     default => "{$name}, in a column of its own",
                 },
@@ -43,6 +45,14 @@ final readonly class Reading
         }
 
         return $fields;
+    }
+
+    /** @return array<string, string> the words for kinds of documents that are not known, or that a person gave a meaning; by the word */
+    public function words(): array
+    {
+        $unknown = ForeignGuess::unknownKinds($this->mapping, array_slice($this->head, $this->mapping->headerRow));
+
+        return $this->mapping->words + array_fill_keys($unknown, '');
     }
 
     /** @return list<string> */

@@ -43,7 +43,7 @@ enum FileKind: string
     public function foreignFields(): array
     {
         return match ($this) {
-            self::Items => ['name', '+open', '+marker', 'debit', 'credit'],
+            self::Items => ['name', '+above', '+open', '+marker', 'debit', 'credit'],
             self::Ledger => ['amount', '+marker'],
             self::BankLines => ['+marker'],
             default => [],

@@ -6,9 +6,13 @@ namespace Ajuste\Core\Exchange;
 
 use Ajuste\Core\Calendar\Day;
 use Ajuste\Core\Exchange\Foreign\ForeignRow;
+use Ajuste\Core\Exchange\Foreign\KindWords;
+use Ajuste\Core\Exchange\Foreign\LineAbove;
+use Ajuste\Core\Exchange\Foreign\PlainWords;
 use Ajuste\Core\Exchange\Foreign\PrintLine;
 use Ajuste\Core\Money\Currency;
 use Ajuste\Core\Refusal;
+use Ajuste\Core\Subledger\Kind;
 
 /**
  * How the table of one file becomes rows of the house format: which line holds the headings, which heading fills which field, how
@@ -20,6 +24,7 @@ final readonly class Mapping
      * @param int $headerRow 1 is the first line of the file
      * @param array<string, int> $columns field name to column, 0 the first
      * @param array<string, string> $fixed field name to a value that holds for every row
+     * @param array<string, string> $words kind of document by the word of the list, where a person said what it means
      */
     public function __construct(
         public FileKind $kind,
@@ -29,7 +34,25 @@ final readonly class Mapping
         public string $decimalMark = '.',
         public array $fixed = [],
         public Habit $habit = Habit::House,
+        public array $words = [],
     ) {}
+
+    /** The kind of document that a word of the list means; null where neither the trade nor a person has said it. */
+    public function kindOf(string $word): ?Kind
+    {
+        return Kind::tryFrom($this->words[PlainWords::of($word)] ?? '') ?? KindWords::kind($word);
+    }
+
+    /**
+     * The customer that a line of its own names for the rows below it; null where the line is none.
+     *
+     * @param list<string> $cells
+     * @param list<string> $headings
+     */
+    public function above(array $cells, array $headings): ?string
+    {
+        return LineAbove::read($this, $cells, $headings);
+    }
 
     /** Whether the file is in the house format, so that nobody needs to be asked. */
     public function isHouseFormat(): bool
@@ -56,14 +79,15 @@ final readonly class Mapping
      * The row's fields in house format, every field of the kind present, blank where the file has nothing.
      *
      * @param list<string> $cells
+     * @param string $above the customer that the line above names, or blank
      * @return array<string, string>
      *
      * @throws RowFault when a cell is not what its field has to be
      */
-    public function row(array $cells): array
+    public function row(array $cells, string $above = ''): array
     {
         if ($this->habit === Habit::Foreign) {
-            return (new ForeignRow($this, $cells))->read();
+            return (new ForeignRow($this, $cells, $above))->read();
         }
         $row = [];
         foreach ($this->kind->fields() as $name => $field) {
@@ -98,7 +122,8 @@ final readonly class Mapping
     private function follows(string $field): bool
     {
         return $this->habit === Habit::Foreign && match ($this->kind) {
-            FileKind::Items => $field === 'kind' || $field === 'currency' || ($field === 'customer' && isset($this->columns['name'])),
+            FileKind::Items => $field === 'kind' || $field === 'currency' ||
+                ($field === 'customer' && (isset($this->columns['name']) || isset($this->columns['+above']))),
             FileKind::Ledger => $field === 'entry' && isset($this->columns['document']),
             FileKind::Customers => in_array($field, ['name', 'currency'], true),
             default => false,
@@ -167,7 +192,7 @@ final readonly class Mapping
     /**
      * @return array{
      *     kind: string, header_row: int, columns: array<string, int>, dates: string, decimal_mark: string, fixed: array<string, string>,
-     *     habit: string
+     *     habit: string, words: array<string, string>
      * }
      */
     public function toArray(): array
@@ -180,13 +205,14 @@ final readonly class Mapping
             'decimal_mark' => $this->decimalMark,
             'fixed' => $this->fixed,
             'habit' => $this->habit->value,
+            'words' => $this->words,
         ];
     }
 
     /**
      * @param array{
      *     kind: string, header_row: int|string, columns: array<string, int|string>, dates: string, decimal_mark: string,
-     *     fixed?: array<string, string>, habit?: string
+     *     fixed?: array<string, string>, habit?: string, words?: array<string, string>
      * } $stored
      *
      * @throws Refusal when the stored form does not describe a mapping
@@ -215,6 +241,7 @@ final readonly class Mapping
             $stored['decimal_mark'],
             array_filter(array_intersect_key($stored['fixed'] ?? [], $kind->fields()), static fn (string $value): bool => $value !== ''),
             Habit::tryFrom($stored['habit'] ?? '') ?? Habit::House,
+            array_filter($stored['words'] ?? [], static fn (string $kind): bool => Kind::tryFrom($kind) !== null),
         );
     }
 }

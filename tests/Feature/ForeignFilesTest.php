@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use PhpOffice\PhpSpreadsheet\Spreadsheet;
 use PhpOffice\PhpSpreadsheet\Writer\Xlsx;
@@ -40,6 +41,56 @@ final class ForeignFilesTest extends BooksTestCase
             'F3 invoice 10002 20000 GBP 23000 2026-11-02', 'F4 receipt 10001 5000 EUR 5000 2026-10-04',
         ], $this->openItems());
         self::assertStringContainsString('1 lines are totals', implode(' ', $report->files[0]->notices));
+    }
+
+    public function test_the_customer_may_stand_in_a_line_above_the_rows(): void
+    {
+        $csv = "Open items as of 31/10/2026,,,,\nDocument,Date,Due date,Type,Amount\nCustomer No: 10001 Mesón Acequia,,,,\n"
+            ."F1,16/09/2026,16/10/2026,Invoice,1234.50\nF2,22/09/2026,22/09/2026,Credit note,100.00\nTotal 10001,,,,1134.50\n"
+            ."Hullhaven Deli,,,,\nF3,03/10/2026,02/11/2026,Invoice,200.00\n10003,Colmado Retama,Madrid,,\nF4,24/10/2026,,Payment,50.00\n"
+            ."Grand total,,,,1284.50\n";
+        $report = $this->import(['open.csv' => $csv]);
+        self::assertSame([], $report->refused);
+        self::assertSame([
+            'F1 invoice 10001 123450 EUR 123450 2026-10-16', 'F2 credit_note 10001 10000 EUR 10000 2026-09-22',
+            'F3 invoice 10002 20000 GBP 23000 2026-11-02', 'F4 receipt 10003 5000 EUR 5000 2026-10-24',
+        ], $this->openItems());
+        $said = '3 lines name the customer of the rows below them: row 3, 7, 9.';
+        self::assertContains($said, $report->files[0]->notices);
+        $nobody = str_replace('Hullhaven Deli,', 'Nobody Known,', $csv);
+        self::assertSame('a customer of customers.csv is expected', $this->import(['open.csv' => $nobody])->refused[0]->expected);
+        $once = "Document,Date,Due date,Amount\nsomething,,,\nF5,23/10/2026,02/11/2026,200.00\n";
+        self::assertTrue($this->import(['open.csv' => $once])->blocked, 'one such line makes no grouped list');
+    }
+
+    public function test_words_for_kinds_that_are_not_known_are_asked_once_and_remembered(): void
+    {
+        $list = static fn (int $n): string => "Document No,Customer No,Date,Due date,Type,Amount\nF{$n}0,10001,16/09/2026,16/10/2026,RV,5.00\n"
+            ."F{$n}1,10003,17/09/2026,17/10/2026,DZ,7.00\nF{$n}2,10003,18/09/2026,18/10/2026,invoice,8.00\n";
+        $report = $this->import(['open.csv' => $list(1)]);
+        self::assertTrue($report->blocked);
+        self::assertStringContainsString('What these kinds of documents are is not known here: RV, DZ.', $report->refused[0]->expected);
+        $this->actingAs($this->person());
+        $waiting = function (int $n) use ($list): string {
+            $files = ['files' => [UploadedFile::fake()->createWithContent('open.csv', $list($n))]];
+
+            return (string) $this->post('/intake', $files)->headers->get('location');
+        };
+        $at = $waiting(1);
+        $this->get($at)->assertOk()->assertSee('What the kinds of documents are')->assertSee('What RV is')->assertSee('What DZ is');
+        $this->post("{$at}/mapping", [
+            'file' => 'open.csv', 'kind' => 'items', 'header_row' => '1', 'dates' => 'dmy', 'decimal_mark' => '.', 'habit' => 'foreign',
+            'columns' => ['document' => '0', 'customer' => '1', 'date' => '2', 'due_date' => '3', 'kind' => '4', 'amount' => '5'],
+            'word' => ['RV', 'DZ', 'x', ['y']], 'meaning' => ['invoice', 'receipt', 'moon', 'invoice'],
+        ])->assertRedirect();
+        $this->get($at)->assertOk()->assertSee('What rv is')->assertDontSee('leaves something open');
+        $this->post("{$at}/commit")->assertRedirect();
+        $this->post($waiting(2).'/commit')->assertRedirect();
+        self::assertSame(
+            ['invoice', 'receipt', 'invoice', 'invoice', 'receipt', 'invoice'],
+            DB::table('items')->orderBy('document')->pluck('kind')->all(),
+            'the second file of this shape is read as was said of the first',
+        );
     }
 
     public function test_a_sheet_with_results_of_formulas_and_days_of_its_own(): void

@@ -36,7 +36,7 @@ final class FileMapping
                 /**
                  * @var array{
                  *     kind: string, header_row: int, columns: array<string, int>, dates: string, decimal_mark: string,
-                 *     fixed: array<string, string>
+                 *     fixed: array<string, string>, words?: array<string, string>
                  * } $remembered
                  */
                 $remembered = json_decode($stored, true, flags: JSON_THROW_ON_ERROR);

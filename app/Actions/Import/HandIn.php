@@ -94,7 +94,7 @@ final readonly class HandIn
          *     files: list<array{name: string, path: string}>,
          *     mappings: array<string, array{
          *         kind: string, header_row: int, columns: array<string, int>, dates: string, decimal_mark: string,
-         *         fixed: array<string, string>
+         *         fixed: array<string, string>, words?: array<string, string>
          *     }>
          * } $kept
          */

@@ -168,6 +168,7 @@ final readonly class TakeFiles
     ): void {
         /** @var array<int, string> $lines rows that wait for the end of the file, as they stand there */
         $lines = $headings = [];
+        $above = '';
         $refuse = static function (int $number, RowFault $fault) use ($report, $fileReport, &$lines): void {
             $report->refuse(
                 $fileReport,
@@ -192,7 +193,9 @@ final readonly class TakeFiles
 
                 continue;
             }
-            $skipped = $mapping->skips($cells, $headings);
+            $named = $mapping->above($cells, $headings);
+            $above = $named ?? $above;
+            $skipped = $named === null ? $mapping->skips($cells, $headings) : 'above';
             if ($skipped !== '') {
                 $fileReport->skipped[$skipped][] = $number;
 
@@ -202,7 +205,7 @@ final readonly class TakeFiles
             $row = [];
             $before = [$fileReport->debits, $fileReport->credits];
             try {
-                $row = $mapping->row($cells);
+                $row = $mapping->row($cells, $above);
                 $outcome = $importer->take($row, $number);
                 $outcome === null ? ($lines[$number] = self::line($cells)) : $fileReport->count($outcome);
             } catch (RowFault $fault) {
@@ -222,8 +225,11 @@ final readonly class TakeFiles
     {
         foreach ($fileReport->skipped as $why => $numbers) {
             $rows = implode(', ', array_slice($numbers, 0, 8)).(count($numbers) > 8 ? ' ...' : '');
-            $what = $why === 'printed' ? ' lines are totals, headings or print' : ' items have nothing open';
-            $fileReport->notices[] = count($numbers)."{$what} and are passed over: row {$rows}.";
+            $fileReport->notices[] = count($numbers).match ($why) {
+                'above' => ' lines name the customer of the rows below them',
+                'printed' => ' lines are totals, headings or print and are passed over',
+                default => ' items have nothing open and are passed over',
+            }.": row {$rows}.";
         }
     }
 

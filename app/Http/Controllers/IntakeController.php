@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use Ajuste\Core\Exchange\DateOrder;
 use Ajuste\Core\Exchange\FileKind;
+use Ajuste\Core\Exchange\Foreign\PlainWords;
 use Ajuste\Core\Exchange\Mapping;
 use Ajuste\Core\Exchange\TableComparison;
 use Ajuste\Core\Money\TypedAmount;
@@ -149,10 +150,24 @@ final class IntakeController
                 'decimal_mark' => $request->string('decimal_mark')->toString(),
                 'fixed' => $fixed,
                 'habit' => $request->string('habit')->toString(),
+                'words' => self::meanings($request),
             ]),
         );
 
         return redirect()->route('hand-in', $token);
+    }
+
+    /** @return array<string, string> kind of document by the word that a list has for it */
+    private static function meanings(Request $request): array
+    {
+        [$words, $meanings] = [(array) $request->input('word', []), (array) $request->input('meaning', [])];
+        $said = [];
+        foreach ($words as $place => $word) {
+            $meaning = $meanings[$place] ?? '';
+            $said += is_string($word) && is_string($meaning) && $meaning !== '' ? [PlainWords::of($word) => $meaning] : [];
+        }
+
+        return $said;
     }
 
     public function declare(Request $request, string $token, Settings $settings): RedirectResponse

@@ -21,6 +21,8 @@ final class PlainInput
         'instalment',
         'columns',
         'fixed',
+        'word',
+        'meaning',
         'lines',
         'others',
         'kept',

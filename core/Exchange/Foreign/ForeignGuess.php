@@ -26,7 +26,8 @@ final class ForeignGuess
      * @var array<string, array<string, float|int>>
      */
     private const WEIGHTS = [
-        'items' => ['document' => 2, 'customer' => 2, 'name' => 1, 'date' => 1, 'due_date' => 3, 'amount' => 1, '+open' => 3, 'kind' => 2],
+        'items' => ['document' => 2, 'customer' => 2, 'name' => 1, '+above' => 2, 'date' => 1, 'due_date' => 3,
+            'amount' => 1, '+open' => 3, 'kind' => 2],
         'ledger' => ['account' => 3, 'date' => 1, 'debit' => 1.5, 'credit' => 1.5, 'amount' => 1, 'entry' => 2, 'description' => 0.5],
         'bank_lines' => ['date' => 1, 'amount' => 1, 'money_in' => 1, 'money_out' => 1, 'text' => 1, 'balance' => 3, 'value_date' => 2,
             'party' => 1, 'party_account' => 1],
@@ -41,7 +42,7 @@ final class ForeignGuess
      * @var array<string, list<list<string>>>
      */
     private const NEEDED = [
-        'items' => [['document'], ['customer', 'name'], ['date'], ['amount', '+open', 'debit']],
+        'items' => [['document'], ['customer', 'name', '+above'], ['date'], ['amount', '+open', 'debit']],
         'ledger' => [['account'], ['date'], ['debit', 'amount'], ['entry', 'document']],
         'bank_lines' => [['date'], ['amount', 'money_in'], ['text', 'party']],
         'customers' => [['customer'], ['name']],
@@ -55,6 +56,11 @@ final class ForeignGuess
     private const LEAD = 1.0;
 
     private const HEADING_LINES = 25;
+
+    /** A kind of document is a short word, and a list has few of them. */
+    private const KIND_WORD = 24;
+
+    private const KIND_WORDS = 12;
 
     /**
      * @param list<list<string>> $head the first lines of the file
@@ -113,6 +119,10 @@ final class ForeignGuess
         if (self::decimalMark($mapping->kind, $mapping->columns, $rows) === '?') {
             $questions[] = 'The amounts can be read with a mark before decimals or between thousands.';
         }
+        $words = self::unknownKinds($mapping, $rows);
+        if ($words !== []) {
+            $questions[] = 'What these kinds of documents are is not known here: '.implode(', ', $words).'.';
+        }
         foreach ($mapping->columns as $column) {
             $same = array_keys($headings, $headings[$column] ?? '', true);
             if (count($same) > 1 && self::differ($rows, $same)) {
@@ -121,6 +131,26 @@ final class ForeignGuess
         }
 
         return array_values(array_unique($questions));
+    }
+
+    /**
+     * Words of a list for kinds of documents that nobody has said the meaning of.
+     *
+     * @param list<list<string>> $rows
+     * @return list<string>
+     */
+    public static function unknownKinds(Mapping $mapping, array $rows): array
+    {
+        $column = $mapping->kind === FileKind::Items ? $mapping->columns['kind'] ?? null : null;
+        $words = [];
+        foreach ($column === null ? [] : $rows as $cells) {
+            $word = trim($cells[$column] ?? '');
+            if ($word !== '' && $mapping->kindOf($word) === null && ($mapping->columns['+above'] ?? -1) !== $column) {
+                $words[PlainWords::of($word)] ??= $word;
+            }
+        }
+
+        return array_values($words);
     }
 
     /**
@@ -133,18 +163,27 @@ final class ForeignGuess
     private static function columns(FileKind $kind, array $cells, array $below): ?array
     {
         $found = Headings::of($kind, $cells);
-        if (! self::suffices($kind, $found)) {
+        if (! self::suffices($kind, $kind === FileKind::Items ? $found + ['+above' => []] : $found)) {
             return null;
         }
         $columns = $taken = [];
+        $rows = $kind === FileKind::Items ? LineAbove::without($below) : $below;
         foreach (array_unique([...array_keys(self::weights($kind)), ...array_keys($found)]) as $field) {
             foreach ($found[$field] ?? [] as $column) {
-                if (! isset($taken[$column]) && self::fits($kind, $field, $column, $below, $cells)) {
+                if (! isset($taken[$column]) && self::fits($kind, $field, $column, $rows, $cells)) {
                     $columns[$field] = $column;
                     $taken[$column] = true;
                     break;
                 }
             }
+        }
+
+        if (count(self::unknownKinds(new Mapping($kind, 1, $columns), $below)) > self::KIND_WORDS) {
+            unset($columns['kind']);
+        }
+        if ($kind === FileKind::Items && ! isset($columns['customer']) && ! isset($columns['name'])) {
+            $above = LineAbove::column($below, $cells, $columns);
+            $columns += $above === null ? [] : ['+above' => $above];
         }
 
         return self::suffices($kind, $columns) ? $columns : null;
@@ -179,7 +218,8 @@ final class ForeignGuess
                 self::isDate($kind, $field) => self::isDay($text),
                 self::isAmount($kind, $field) => ForeignAmount::of($text) !== null,
                 $field === 'currency' => Currency::isKnown(strtoupper($text)) || isset(ForeignAmount::SYMBOLS[$text]),
-                $field === 'kind' => KindWords::kind($text) !== null,
+                // Words that are not known are asked; a column of many is none of kinds.
+                $field === 'kind' => KindWords::kind($text) !== null || mb_strlen($text) <= self::KIND_WORD,
                 $field === '+marker' => in_array($text, ['+', '-'], true) || ForeignAmount::side($text) !== null,
                 // A number or name, not an amount with decimals and not a day.
                 in_array($field, ['document', 'customer', 'account', 'name', 'text'], true) => ! self::isWritten($text),
@@ -202,7 +242,8 @@ final class ForeignGuess
             || preg_match('/^[-(]?[\d.,\' ]*\d[.,]\d{2}\)?-?$/D', $text) === 1;
     }
 
-    private static function isDay(string $text): bool
+    /** Whether it is a day in any order that is read. */
+    public static function isDay(string $text): bool
     {
         foreach (DateOrder::cases() as $order) {
             if (ForeignDate::iso($text, $order) !== null) {
@@ -238,7 +279,10 @@ final class ForeignGuess
     {
         $needed = array_values(array_intersect_key($columns, array_flip(['document', 'date', 'account', 'customer'])));
 
-        return array_values(array_filter($below, static fn (array $cells): bool => ! PrintLine::is($cells, $headings, $needed)));
+        $isRow = static fn (array $cells): bool => ! PrintLine::is($cells, $headings, $needed)
+            && (! isset($columns['+above']) || LineAbove::of($cells, $headings, $columns) === null);
+
+        return array_values(array_filter($below, $isRow));
     }
 
     /**

@@ -16,8 +16,11 @@ use Ajuste\Core\Subledger\Side;
 /** Turns a row of a foreign list into one of the house format: positive amounts, the side by the kind or said, ISO dates. */
 final readonly class ForeignRow
 {
-    /** @param  list<string>  $cells */
-    public function __construct(private Mapping $mapping, private array $cells) {}
+    /**
+     * @param list<string> $cells
+     * @param string $above the customer that the line above names, or blank
+     */
+    public function __construct(private Mapping $mapping, private array $cells, private string $above = '') {}
 
     /**
      * @return array<string, string>
@@ -105,7 +108,7 @@ final readonly class ForeignRow
     {
         [$field, $amount, $said] = $this->itemAmount();
         $word = $this->cell('kind');
-        $kind = $word === '' ? null : (KindWords::kind($word) ?? throw new RowFault('kind', $word, 'a kind of document is expected that is '
+        $kind = $word === '' ? null : ($this->mapping->kindOf($word) ?? throw new RowFault('kind', $word, 'a kind of document is expected that is '
             .'known here, such as invoice, credit note or receipt'));
         $side = $said ?? ($amount->negative ? Side::Credit : null);
         if ($amount->negative && $said !== null) {
@@ -116,7 +119,7 @@ final readonly class ForeignRow
         $base = $base === '' ? '' : $this->unsigned('base_amount', $this->amount('base_amount', $base));
 
         return [
-            'customer' => $this->cell('customer') !== '' ? $this->cell('customer') : $this->cell('name'),
+            'customer' => array_values(array_filter([$this->cell('customer'), $this->cell('name'), $this->above]))[0] ?? '',
             'kind' => $kind->value,
             'side' => $kind->side() === null ? ($side ?? Side::Debit)->value : '',
             'amount' => $this->unsigned($field, $amount),

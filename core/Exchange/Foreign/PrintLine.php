@@ -31,10 +31,14 @@ final class PrintLine
         if ($columns !== [] && $needed === []) {
             return true;
         }
-        $first = PlainWords::of((string) reset($filled));
-        $isNamed = preg_match('/^(?:'.self::WORDS.')(?: |$)/', $first) === 1;
 
-        return $isNamed && count($needed) < count($columns);
+        return self::begins((string) reset($filled)) && count($needed) < count($columns);
+    }
+
+    /** Whether a text begins as such a line does. */
+    public static function begins(string $text): bool
+    {
+        return preg_match('/^(?:'.self::WORDS.')(?: |$)/', PlainWords::of($text)) === 1;
     }
 
     /** Whether nothing but figures and lines stands in it. */

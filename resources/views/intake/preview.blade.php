@@ -112,6 +112,7 @@
                         @endforeach
                     </tbody>
                 </table>
+                @include('intake.words')
             </form>
         </details>
     @endforeach

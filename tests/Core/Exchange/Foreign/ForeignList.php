@@ -80,8 +80,10 @@ final class ForeignList
 
     private function items(): void
     {
-        $columns = [0, 1, 3];
-        foreach ([2 => 2, 4 => 6, 5 => 2, 7 => 2] as $column => $of) {
+        // In a grouped list the customer stands in a line above the rows.
+        $grouped = $this->any(6) === 0;
+        $columns = $grouped ? [0, 3, 4] : [0, 1, 3];
+        foreach ($grouped ? [5 => 2, 7 => 2] : [2 => 2, 4 => 6, 5 => 2, 7 => 2] as $column => $of) {
             if ($this->any($of) > 0) {
                 $columns[] = $column;
             }
@@ -92,7 +94,12 @@ final class ForeignList
         $columns = $this->any(2) === 0 ? $columns : $this->chance->shuffleArray($columns);
         $hasKind = in_array(7, $columns, true);
         $this->head($columns);
+        $above = '';
         for ($n = 0; $n < 25; $n++) {
+            if ($grouped && $n % 4 === 0) {
+                $above = (10_001 + $n).' Shop '.chr(65 + $n);
+                $this->lines[] = [$above, ...array_fill(0, count($columns) - 1, '')];
+            }
             $what = $this->any(4) === 0 ? 1 + ($hasKind ? $this->any(2) : 0) : 0;
             $minor = $this->any(300_000) + 100;
             $left = $open ? intdiv($minor, 1 + $this->any(2)) : $minor;
@@ -106,7 +113,7 @@ final class ForeignList
             ];
             $this->row($columns, $row);
             $this->says[] = [
-                'document' => $row[0], 'customer' => $row[1], 'date' => $day, 'due_date' => in_array(4, $columns, true) ? $due : '',
+                'document' => $row[0], 'customer' => $grouped ? $above : $row[1], 'date' => $day, 'due_date' => in_array(4, $columns, true) ? $due : '',
                 // A symbol in the cells says it too.
                 'currency' => $currency !== '' ? $currency : ($this->signs === 4 && ! $split ? 'EUR' : ''),
                 'amount' => self::plain($left), 'kind' => ['invoice', 'credit_note', 'receipt'][$what],

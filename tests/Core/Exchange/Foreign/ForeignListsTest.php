@@ -62,13 +62,16 @@ final class ForeignListsTest extends TestCase
             return null;
         }
         $rows = [];
+        $above = '';
         $headings = $list->lines[$mapping->headerRow - 1];
         foreach (array_slice($list->lines, $mapping->headerRow) as $cells) {
-            if ($mapping->skips($cells, $headings) !== '') {
+            $named = $mapping->above($cells, $headings);
+            $above = $named ?? $above;
+            if ($named !== null || $mapping->skips($cells, $headings) !== '') {
                 continue;
             }
             try {
-                $row = $mapping->row($cells);
+                $row = $mapping->row($cells, $above);
             } catch (RowFault) {
                 return null;
             }
