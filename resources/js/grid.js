@@ -1,4 +1,5 @@
 import htmx from 'htmx.org';
+import { Block } from './block.js';
 
 /** A table as a spreadsheet's neighbour: sort, filter by typing, choose rows, see their count and sum, copy them. */
 
@@ -69,6 +70,7 @@ export function grid() {
                 clearTimeout(this.came);
                 this.came = setTimeout(() => this.moreCame());
             });
+            this.block = new Block(this.table, () => this.visible(), (words) => (this.shown = words));
             this.table.addEventListener('click', (event) => this.click(event));
             for (const [place, heading] of [...this.table.tHead.rows[0].cells].entries()) {
                 heading.querySelector('button')?.addEventListener('click', () => this.sortBy(place, heading));
@@ -262,6 +264,11 @@ export function grid() {
         },
 
         async copy() {
+            if (this.block.isOne) {
+                await navigator.clipboard.writeText(this.block.lines().map((cells) => cells.join('\t')).join('\n'));
+                this.shown += ' copied';
+                return;
+            }
             await this.whole();
             const lines = this.lines();
             await navigator.clipboard.writeText(lines.map((cells) => cells.join('\t')).join('\n'));

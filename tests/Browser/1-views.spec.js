@@ -222,6 +222,29 @@ test('tables: sort, filter, choose with click, Ctrl and Shift, sum, copy as tab-
     expect(copied[0].split('\t').slice(0, 3)).toEqual(['Customer', 'Not due', '1–30']);
     expect(copied[1].split('\t').at(-1)).toBe((first / 100).toFixed(2));
 
+    // A block of cells, by keys and by dragging.
+    const link = rows.nth(0).locator('td').nth(0).locator('a').first();
+    await link.focus();
+    await page.keyboard.press('Control+ArrowRight');
+    await page.keyboard.press('Shift+ArrowRight');
+    await page.keyboard.press('Shift+ArrowDown');
+    await expect(page.locator('.table-foot')).toContainText('2 × 2 cells');
+    await page.keyboard.press('y');
+    await expect(page.locator('.table-foot')).toContainText('2 × 2 cells copied');
+    const cellsOf = async (row) =>
+        Promise.all([3, 2].map((at) => rows.nth(row).locator('td').nth(at).getAttribute('data-copy'))).then((two) => two.reverse());
+    const block = await page.evaluate(() => navigator.clipboard.readText());
+    expect(block).toBe([await cellsOf(0), await cellsOf(1)].map((two) => two.join('\t')).join('\n'));
+    await page.keyboard.press('Escape');
+    await rows.nth(1).locator('td').nth(3).hover();
+    await page.mouse.down();
+    await rows.nth(3).locator('td').nth(4).hover();
+    await page.mouse.up();
+    await expect(page.locator('.table-foot')).toContainText('3 × 2 cells');
+    await expect(page.locator('.table-foot')).toContainText('2 chosen');
+    await rows.nth(0).locator('td').nth(1).click();
+    await expect(page.locator('td.in-block')).toHaveCount(0);
+
     await page.keyboard.press('f');
     await page.keyboard.type('member');
     await expect(page.locator('.table-foot')).toContainText('shown');

@@ -65,8 +65,9 @@ final class ForeignFilesTest extends BooksTestCase
 
     public function test_words_for_kinds_that_are_not_known_are_asked_once_and_remembered(): void
     {
-        $list = static fn (int $n): string => "Document No,Customer No,Date,Due date,Type,Amount\nF{$n}0,10001,16/09/2026,16/10/2026,RV,5.00\n"
-            ."F{$n}1,10003,17/09/2026,17/10/2026,DZ,7.00\nF{$n}2,10003,18/09/2026,18/10/2026,invoice,8.00\n";
+        $list = static fn (int $n): string => "Document No,Customer No,Date,Due date,Type,Amount\n"
+            ."F{$n}0,10001,16/09/2026,16/10/2026,RV,5.00\nF{$n}1,10003,17/09/2026,17/10/2026,DZ,7.00\n"
+            ."F{$n}2,10003,18/09/2026,18/10/2026,invoice,8.00\n";
         $report = $this->import(['open.csv' => $list(1)]);
         self::assertTrue($report->blocked);
         self::assertStringContainsString('What these kinds of documents are is not known here: RV, DZ.', $report->refused[0]->expected);

@@ -6,6 +6,7 @@ namespace App\Actions\Import;
 
 use Ajuste\Core\Exchange\FileKind;
 use Ajuste\Core\Exchange\LateRow;
+use Ajuste\Core\Exchange\LineReader;
 use Ajuste\Core\Exchange\Mapping;
 use Ajuste\Core\Exchange\RateXml;
 use Ajuste\Core\Exchange\RowAmount;
@@ -167,8 +168,8 @@ final readonly class TakeFiles
         Currency $base,
     ): void {
         /** @var array<int, string> $lines rows that wait for the end of the file, as they stand there */
-        $lines = $headings = [];
-        $above = '';
+        $lines = [];
+        $reader = new LineReader($mapping);
         $refuse = static function (int $number, RowFault $fault) use ($report, $fileReport, &$lines): void {
             $report->refuse(
                 $fileReport,
@@ -189,13 +190,11 @@ final readonly class TakeFiles
             }
             if ($number <= $mapping->headerRow) {
                 $fileReport->unused = $number === $mapping->headerRow ? self::unused($cells, $mapping) : [];
-                $headings = $cells;
+                $reader->head($cells);
 
                 continue;
             }
-            $named = $mapping->above($cells, $headings);
-            $above = $named ?? $above;
-            $skipped = $named === null ? $mapping->skips($cells, $headings) : 'above';
+            $skipped = $reader->skips($cells);
             if ($skipped !== '') {
                 $fileReport->skipped[$skipped][] = $number;
 
@@ -205,7 +204,7 @@ final readonly class TakeFiles
             $row = [];
             $before = [$fileReport->debits, $fileReport->credits];
             try {
-                $row = $mapping->row($cells, $above);
+                $row = $reader->row($cells);
                 $outcome = $importer->take($row, $number);
                 $outcome === null ? ($lines[$number] = self::line($cells)) : $fileReport->count($outcome);
             } catch (RowFault $fault) {

@@ -108,8 +108,9 @@ final readonly class ForeignRow
     {
         [$field, $amount, $said] = $this->itemAmount();
         $word = $this->cell('kind');
-        $kind = $word === '' ? null : ($this->mapping->kindOf($word) ?? throw new RowFault('kind', $word, 'a kind of document is expected that is '
-            .'known here, such as invoice, credit note or receipt'));
+        $kind = $word === '' ? null : ($this->mapping->kindOf($word) ?? throw new RowFault(
+            'kind', $word, 'a kind of document is expected that is known here, such as invoice, credit note or receipt',
+        ));
         $side = $said ?? ($amount->negative ? Side::Credit : null);
         if ($amount->negative && $said !== null) {
             $side = $said->opposite();
@@ -119,7 +120,7 @@ final readonly class ForeignRow
         $base = $base === '' ? '' : $this->unsigned('base_amount', $this->amount('base_amount', $base));
 
         return [
-            'customer' => array_values(array_filter([$this->cell('customer'), $this->cell('name'), $this->above]))[0] ?? '',
+            'customer' => $this->cell('customer') ?: ($this->cell('name') ?: $this->above),
             'kind' => $kind->value,
             'side' => $kind->side() === null ? ($side ?? Side::Debit)->value : '',
             'amount' => $this->unsigned($field, $amount),

@@ -10,7 +10,7 @@ use Ajuste\Core\Exchange\Mapping;
 final class LineAbove
 {
     /** What stands before the number or name in such a line. */
-    private const LABELS = 'customer|account|client|debtor|cliente|deudor|cuenta|kunde|debitor|konto|compte|client|conto|conta|klant|debiteur';
+    private const LABELS = 'customer|account|client|debtor|cliente|deudor|cuenta|kunde|debitor|konto|compte|conto|conta|klant|debiteur';
 
     /** More cells than a number, a name and a place make a row. */
     private const MOST = 3;
@@ -26,7 +26,7 @@ final class LineAbove
      */
     public static function of(array $cells, array $headings, array $columns): ?string
     {
-        $filled = array_filter(array_map(trim(...), $cells), static fn (string $cell): bool => $cell !== '' && ! PrintLine::isRule($cell));
+        $filled = array_filter(self::filled($cells), static fn (string $cell): bool => ! PrintLine::isRule($cell));
         $figures = array_filter(
             array_intersect_key($filled, array_flip(array_intersect_key($columns, array_flip(self::FIGURES)))),
             static fn (string $cell): bool => ForeignAmount::of($cell) !== null || ForeignGuess::isDay($cell),
@@ -51,9 +51,7 @@ final class LineAbove
      */
     public static function without(array $lines): array
     {
-        $isFull = static fn (array $cells): bool => count(array_filter($cells, static fn (string $cell): bool => trim($cell) !== '')) > self::MOST;
-
-        return array_values(array_filter($lines, $isFull)) ?: $lines;
+        return array_values(array_filter($lines, static fn (array $cells): bool => count(self::filled($cells)) > self::MOST)) ?: $lines;
     }
 
     /**
@@ -69,7 +67,7 @@ final class LineAbove
         $lines = 0;
         foreach ($below as $cells) {
             if (self::of($cells, $headings, $columns) !== null) {
-                $column ??= (int) array_key_first(array_filter(array_map(trim(...), $cells), static fn (string $cell): bool => $cell !== ''));
+                $column ??= (int) array_key_first(self::filled($cells));
                 $lines++;
             } elseif ($column === null && ! PrintLine::is($cells, $headings, [$columns['date'] ?? 0])) {
                 return null;
@@ -77,6 +75,15 @@ final class LineAbove
         }
 
         return $lines > 1 ? $column : null;
+    }
+
+    /**
+     * @param list<string> $cells
+     * @return array<int, string> by column
+     */
+    private static function filled(array $cells): array
+    {
+        return array_filter(array_map(trim(...), $cells), static fn (string $cell): bool => $cell !== '');
     }
 
     /**

@@ -20,7 +20,8 @@
         <dt>letters beside a word</dt>
         <dd>what they stand beside: <kbd>G</kbd> accept a kind, <kbd>Q</kbd> another way, <kbd>S</kbd> draft, <kbd>H</kbd> deductions</dd>
         <dt><kbd>Y</kbd></dt>
-        <dd>copy the chosen rows, or all that are shown</dd>
+        <dd>copy the chosen rows, or all that are shown; or a block of cells: <kbd>Shift</kbd> and arrows choose it, <kbd>Ctrl</kbd> and arrows
+            move where it begins, dragging does both</dd>
         <dt><kbd>D</kbd></dt>
         <dd>the as-of date</dd>
         <dt><kbd>/</kbd></dt>

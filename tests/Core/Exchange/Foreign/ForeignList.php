@@ -113,7 +113,8 @@ final class ForeignList
             ];
             $this->row($columns, $row);
             $this->says[] = [
-                'document' => $row[0], 'customer' => $grouped ? $above : $row[1], 'date' => $day, 'due_date' => in_array(4, $columns, true) ? $due : '',
+                'document' => $row[0], 'customer' => $grouped ? $above : $row[1], 'date' => $day,
+                'due_date' => in_array(4, $columns, true) ? $due : '',
                 // A symbol in the cells says it too.
                 'currency' => $currency !== '' ? $currency : ($this->signs === 4 && ! $split ? 'EUR' : ''),
                 'amount' => self::plain($left), 'kind' => ['invoice', 'credit_note', 'receipt'][$what],

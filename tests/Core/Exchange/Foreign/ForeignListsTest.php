@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Core\Exchange\Foreign;
 
 use Ajuste\Core\Exchange\Foreign\ForeignGuess;
+use Ajuste\Core\Exchange\LineReader;
 use Ajuste\Core\Exchange\MappingGuess;
 use Ajuste\Core\Exchange\RowFault;
 use PHPUnit\Framework\TestCase;
@@ -62,16 +63,14 @@ final class ForeignListsTest extends TestCase
             return null;
         }
         $rows = [];
-        $above = '';
-        $headings = $list->lines[$mapping->headerRow - 1];
+        $reader = new LineReader($mapping);
+        $reader->head($list->lines[$mapping->headerRow - 1]);
         foreach (array_slice($list->lines, $mapping->headerRow) as $cells) {
-            $named = $mapping->above($cells, $headings);
-            $above = $named ?? $above;
-            if ($named !== null || $mapping->skips($cells, $headings) !== '') {
+            if ($reader->skips($cells) !== '') {
                 continue;
             }
             try {
-                $row = $mapping->row($cells, $above);
+                $row = $reader->row($cells);
             } catch (RowFault) {
                 return null;
             }
