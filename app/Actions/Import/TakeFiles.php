@@ -171,18 +171,10 @@ final readonly class TakeFiles
         $lines = [];
         $reader = new LineReader($mapping);
         $refuse = static function (int $number, RowFault $fault) use ($report, $fileReport, &$lines): void {
-            $report->refuse(
-                $fileReport,
-                new RefusedRow(
-                    $fileReport->name,
-                    $number,
-                    $fault->field,
-                    $fault->value,
-                    $fault->expected,
-                    $lines[$number] ?? '',
-                    $fileReport->fileId,
-                ),
-            );
+            $line = $lines[$number] ?? '';
+            $report->refuse($fileReport, new RefusedRow(
+                $fileReport->name, $number, $fault->field, $fault->value, $fault->expected, $line, $fileReport->fileId,
+            ));
         };
         foreach (Table::rows($file) as $number => $cells) {
             if (++$report->rowsRead % self::STEP === 0) {

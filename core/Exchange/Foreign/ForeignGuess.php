@@ -279,10 +279,15 @@ final class ForeignGuess
     {
         $needed = array_values(array_intersect_key($columns, array_flip(['document', 'date', 'account', 'customer'])));
 
-        $isRow = static fn (array $cells): bool => ! PrintLine::is($cells, $headings, $needed)
-            && (! isset($columns['+above']) || LineAbove::of($cells, $headings, $columns) === null);
+        $found = [];
+        foreach ($below as $cells) {
+            $isAbove = isset($columns['+above']) && LineAbove::of($cells, $headings, $columns) !== null;
+            if (! $isAbove && ! PrintLine::is($cells, $headings, $needed)) {
+                $found[] = $cells;
+            }
+        }
 
-        return array_values(array_filter($below, $isRow));
+        return $found;
     }
 
     /**
