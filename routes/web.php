@@ -21,6 +21,7 @@ use App\Http\Controllers\IntakeController;
 use App\Http\Controllers\JournalsController;
 use App\Http\Controllers\LateNewsController;
 use App\Http\Controllers\LedgerController;
+use App\Http\Controllers\ListsController;
 use App\Http\Controllers\LostDebtsController;
 use App\Http\Controllers\MeController;
 use App\Http\Controllers\MovementController;
@@ -134,6 +135,7 @@ Route::middleware('auth')->group(function (): void {
         ->whereIn('part', ['order', 'answer']);
     Route::get('/settings', [SettingsController::class, 'index'])->name('settings');
     Route::get('/policies', [PoliciesController::class, 'index'])->name('policies');
+    Route::get('/lists/{list}', [ListsController::class, 'index'])->name('list');
     Route::get('/outbox', [StandInController::class, 'outbox'])->name('outbox');
     Route::get('/outbox/{message}.eml', [StandInController::class, 'message'])
         ->name('outbox.message')
@@ -238,6 +240,7 @@ Route::middleware('auth')->group(function (): void {
         Route::post('/work/{id}/cancel', [WorkController::class, 'cancel'])->name('work.cancel')->whereNumber('id');
         Route::post('/intake', [IntakeController::class, 'handIn'])->name('intake.hand-in');
         Route::post('/intake/hand-in/{token}/mapping', [IntakeController::class, 'map'])->name('hand-in.map');
+        Route::post('/intake/hand-in/{token}/customers', [IntakeController::class, 'nameCustomers'])->name('hand-in.customers');
         Route::post('/intake/hand-in/{token}/declared', [IntakeController::class, 'declare'])->name('hand-in.declare');
         Route::post('/intake/hand-in/{token}/commit', [IntakeController::class, 'commit'])->name('hand-in.commit');
         Route::post('/intake/hand-in/{token}/discard', [IntakeController::class, 'discard'])->name('hand-in.discard');
@@ -334,6 +337,9 @@ Route::middleware('auth')->group(function (): void {
         Route::post('/late-news/take', [LateNewsController::class, 'take'])->name('late-news.take');
         Route::post('/late-news/leave', [LateNewsController::class, 'leave'])->name('late-news.leave');
         Route::post('/policies', [PoliciesController::class, 'post'])->name('policies.post');
+        Route::post('/balance', [ListsController::class, 'balance'])->name('balance.take');
+        Route::post('/lists/roles', [ListsController::class, 'roles'])->name('list.roles');
+        Route::post('/lists/{list}', [ListsController::class, 'store'])->name('list.store');
         Route::post('/agreements', [PartiesController::class, 'agree'])->name('agreements.post');
         Route::post('/agreements/end', [PartiesController::class, 'end'])->name('agreement.end');
         Route::post('/parties/link', [PartiesController::class, 'link'])->name('parties.link');

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Import;
 
+use Ajuste\Core\Exchange\CsvWriter;
 use Ajuste\Core\Exchange\DeclaredTotal;
 use Ajuste\Core\Exchange\FileKind;
 use Ajuste\Core\Exchange\Mapping;
@@ -247,6 +248,20 @@ final readonly class HandIn
                 );
             }
         }
+    }
+
+    /**
+     * A list of its own among the files; one of the same name is replaced.
+     *
+     * @param list<list<string>> $lines headings first
+     */
+    public function bring(string $name, array $lines): void
+    {
+        $path = "{$this->folder}/".hash('xxh3', $name);
+        File::put($path, implode('', array_map(CsvWriter::line(...), $lines)));
+        $others = array_filter($this->files(), static fn (SourceFile $file): bool => $file->name !== $name);
+        $mappings = array_filter(array_column($others, 'mapping', 'name'));
+        $this->write([...array_values($others), new SourceFile($name, $path, FileKind::named($name))], $mappings);
     }
 
     public function discard(): void

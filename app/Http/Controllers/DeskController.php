@@ -19,6 +19,7 @@ use App\Queries\Unapplied;
 use App\Support\AuditTrail;
 use App\Support\LongWork;
 use App\Support\Moment;
+use Illuminate\Support\Facades\DB;
 use Illuminate\View\View;
 
 final class DeskController
@@ -32,8 +33,8 @@ final class DeskController
         ApprovalRequests $approvals,
         Questions $questions,
     ): View {
-        if (! $settings->hasControlAccount()) {
-            return view('desk.empty');
+        if (! $settings->hasControlAccount() || ! DB::table('postings')->exists()) {
+            return self::firstSteps($settings);
         }
         $at = app(ViewPoint::class);
 
@@ -55,6 +56,20 @@ final class DeskController
                 ->get(),
             'backup' => LastBackup::find(),
             'imports' => Import::query()->count(),
+        ]);
+    }
+
+    /** What books that begin still need before there is anything to prove. */
+    private static function firstSteps(Settings $settings): View
+    {
+        return view('desk.empty', [
+            'control' => $settings->hasControlAccount() ? $settings->controlAccount() : null,
+            'accounts' => DB::table('accounts')->count(),
+            'customers' => DB::table('customers')->count(),
+            'items' => DB::table('items')->count(),
+            'postings' => DB::table('postings')->count(),
+            'asOf' => $settings->period()->last,
+            'key' => bin2hex(random_bytes(16)),
         ]);
     }
 }

@@ -15,6 +15,7 @@ use App\Actions\CarryOut;
 use App\Actions\Import\FileMapping;
 use App\Actions\Import\HandIn;
 use App\Actions\Import\ImportFiles;
+use App\Actions\Import\NamedCustomers;
 use App\Actions\Import\RefusedRows;
 use App\Actions\Import\StatementImporter;
 use App\Actions\Import\UnclearDates;
@@ -153,6 +154,15 @@ final class IntakeController
                 'words' => self::meanings($request),
             ]),
         );
+
+        return redirect()->route('hand-in', $token);
+    }
+
+    /** Makes the customers that the lists name, as a list of their own among the files. */
+    public function nameCustomers(string $token, NamedCustomers $named): RedirectResponse
+    {
+        $handIn = HandIn::find($token);
+        $handIn->bring(NamedCustomers::FILE, $named->in($handIn->files()));
 
         return redirect()->route('hand-in', $token);
     }

@@ -21,6 +21,7 @@ final class PlainInput
         'instalment',
         'columns',
         'fixed',
+        'field',
         'word',
         'meaning',
         'lines',

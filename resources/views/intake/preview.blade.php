@@ -21,24 +21,7 @@
             @include('intake.refused')
         @endif
         @if ($writes)
-            <div class="flex gap-4 mt-5 items-center">
-                @if ($something && $report->refusedCount === 0)
-                    <form method="post" action="{{ route('hand-in.commit', $token) }}">@csrf
-                        <button class="button main" data-main>Take in
-                            {{ Say::count(count($report->files), 'file') }} <kbd>Ctrl ↵</kbd></button>
-                    </form>
-                @elseif ($something && $report->canBeSetAside())
-                    <form method="post" action="{{ route('hand-in.commit', $token) }}">@csrf
-                        <input type="hidden" name="set_aside" value="1">
-                        <button class="button">Set {{ Say::count($report->refusedCount, 'row') }} aside and take in the rest</button>
-                    </form>
-                @elseif (!$something)
-                    <span class="tag green">The books have all of this already.</span>
-                @endif
-                <form method="post" action="{{ route('hand-in.discard', $token) }}">@csrf
-                    <button class="button">Discard the files</button>
-                </form>
-            </div>
+            @include('intake.take')
         @endif
         <h2>How each file is read</h2>
         @foreach ($readings as $reading)

@@ -1,17 +1,21 @@
 {{-- The pages on which the books are set up; the one that is open is bold. --}}
 <p>
     @foreach ([
-        'policies' => 'Policies',
-        'settings' => 'Reasons, payers and rules',
-        'rates' => 'Rates',
-        'agreements' => 'Agreements',
-        'people' => 'People',
-        'me' => 'Your sign-in',
-    ] as $route => $title)
-        @if ($route === $here)
+        'policies' => [route('policies'), 'Policies'],
+        'accounts' => [route('list', 'accounts'), 'Accounts'],
+        'customers' => [route('list', 'customers'), 'Customers'],
+        'suppliers' => [route('list', 'suppliers'), 'Suppliers'],
+        'calendar' => [route('list', 'calendar'), 'Calendar'],
+        'settings' => [route('settings'), 'Reasons, payers and rules'],
+        'rates' => [route('rates'), 'Rates'],
+        'agreements' => [route('agreements'), 'Agreements'],
+        'people' => [route('people'), 'People'],
+        'me' => [route('me'), 'Your sign-in'],
+    ] as $place => [$address, $title])
+        @if ($place === $here)
             <b>{{ $title }}</b>
         @else
-            <a href="{{ route($route) }}">{{ $title }}</a>
+            <a href="{{ $address }}">{{ $title }}</a>
         @endif
         {{ $loop->last ? '' : '·' }}
     @endforeach

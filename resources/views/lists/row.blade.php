@@ -1,0 +1,40 @@
+@use('Ajuste\Core\Exchange\FieldType')
+<h2 class="title">{{ $row === null ? 'Another' : trim($row[$rowKey] . ' ' . ($row['name'] ?? '')) }}</h2>
+@if ($writes)
+    <p class="lead">Kept as a file of this one row, with who typed it. A later file that says otherwise shows it as a change before it is taken in.</p>
+    <form method="post" action="{{ route('list.store', $kind->value) }}" class="grid gap-3 mt-3" id="list-row">@csrf
+        <input type="hidden" name="key" value="{{ $key }}">
+        @foreach ($fields as $name => $field)
+            <label class="grid grid-cols-[10rem_1fr] gap-3 items-center">
+                <span>{{ $say($name) }}@if (!$field->mayBeBlank)
+                        <span class="slate"> needed</span>
+                    @endif
+                </span>
+                @php $value = old("field.{$name}", $row[$name] ?? ''); @endphp
+                @if ($field->type === FieldType::Choice)
+                    <select name="field[{{ $name }}]">
+                        @if ($field->mayBeBlank || $value === '')
+                            <option value=""></option>
+                        @endif
+                        @foreach ($field->choices as $choice)
+                            <option value="{{ $choice }}" @selected($value === $choice)>{{ str_replace('_', ' ', $choice) }}</option>
+                        @endforeach
+                    </select>
+                @elseif ($name === $rowKey && $row !== null)
+                    <input type="text" name="field[{{ $name }}]" value="{{ $row[$name] }}" readonly>
+                @else
+                    <input type="text" name="field[{{ $name }}]" value="{{ $value }}" maxlength="400" @required(!$field->mayBeBlank)
+                        @if ($field->type === FieldType::Amount) inputmode="decimal" @endif>
+                @endif
+            </label>
+        @endforeach
+        <p><button class="button main" data-main>Keep <kbd>Ctrl ↵</kbd></button></p>
+    </form>
+@else
+    <dl class="facts mt-3">
+        @foreach ($row ?? [] as $name => $value)
+            <dt>{{ $say($name) }}</dt>
+            <dd>{{ $value }}</dd>
+        @endforeach
+    </dl>
+@endif
