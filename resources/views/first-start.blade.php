@@ -12,6 +12,10 @@
         <label class="grid gap-1">E-mail address <input type="email" name="email" value="{{ old('email') }}" required autocomplete="username"></label>
         <label class="grid gap-1">Password, at least 12 characters <input type="password" name="password" required
                 autocomplete="new-password"></label>
+        @if ($asksCode)
+            <label class="grid gap-1">Code, as the command that serves these books says it <input type="text" name="code" required
+                    autocomplete="one-time-code"></label>
+        @endif
         <button class="button main justify-self-start">Make these books mine</button>
     </form>
 </x-door>

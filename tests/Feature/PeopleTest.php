@@ -8,6 +8,7 @@ use App\Actions\People;
 use App\Models\User;
 use App\Support\AuditTrail;
 use App\Support\DemoBooks;
+use App\Support\FirstCode;
 use App\Support\Passwords;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
@@ -44,6 +45,30 @@ final class PeopleTest extends BooksTestCase
         $this->post('/first-start', $typed);
         self::assertSame(1, User::query()->count());
         $this->post('/sign-in', ['email' => 'ana@example.org', 'password' => self::LONG])->assertRedirect('/');
+    }
+
+    public function test_from_another_machine_the_first_person_types_the_code_that_the_command_printed(): void
+    {
+        $typed = [
+            'books_name' => 'Molino Alto', 'base_currency' => 'EUR', 'period' => '2026-09', 'name' => 'Ana', 'email' => 'ana@example.org',
+            'password' => self::LONG,
+        ];
+        self::assertSame(0, Artisan::call('ajuste:first-code'));
+        $code = (string) FirstCode::current();
+        self::assertMatchesRegularExpression('/^[0-9a-f]{4}(-[0-9a-f]{4}){2}$/D', $code);
+        self::assertSame($code, FirstCode::current(), 'it stays until somebody is there');
+        $this->get('/first-start')->assertDontSee('Code, as the command');
+        $there = ['REMOTE_ADDR' => '192.0.2.7'];
+        $this->withServerVariables($there)->get('/first-start')->assertOk()->assertSee('Code, as the command');
+        foreach ([[], ['code' => ''], ['code' => '0000-0000-0000']] as $wrong) {
+            $this->withServerVariables($there)->post('/first-start', [...$typed, ...$wrong]);
+            self::assertSame(0, User::query()->count());
+        }
+        $this->withServerVariables([])->post('/first-start', $typed, ['X-Forwarded-For' => '192.0.2.7']);
+        self::assertSame(0, User::query()->count(), 'handed on by another machine');
+        $this->withServerVariables($there)->post('/first-start', [...$typed, 'code' => strtoupper($code)])->assertRedirect('/');
+        self::assertSame([1, null], [User::query()->count(), FirstCode::current()]);
+        self::assertFalse(FirstCode::fits(''), 'there is none any more');
     }
 
     public function test_who_comes_and_goes_and_what_is_taken_out_is_in_the_trail(): void
