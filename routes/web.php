@@ -63,6 +63,7 @@ Route::middleware('guest')->group(function (): void {
 Route::middleware('auth')->group(function (): void {
     Route::post('/sign-out', [SessionController::class, 'destroy'])->name('sign-out');
     Route::get('/', DeskController::class)->name('desk');
+    Route::get('/first-steps', [DeskController::class, 'firstSteps'])->name('first-steps');
     Route::controller(MeController::class)->group(function (): void {
         Route::get('/me', 'index')->name('me');
         Route::get('/me/stay', 'stay')->name('stay');
@@ -169,6 +170,7 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/currency', [RunsController::class, 'index'])->name('currency')->defaults('kind', 'currency');
     Route::get('/sign-off', [SignOffController::class, 'index'])->name('sign-off');
     Route::get('/sign-off/{period}', [SignOffController::class, 'period'])->name('sign-off.period');
+    Route::get('/sign-off/packs/{work}.zip', [SignOffController::class, 'cut'])->name('sign-off.cut')->whereNumber('work');
     Route::get('/sign-off/{period}/pack.zip', [SignOffController::class, 'pack'])->name('sign-off.pack');
     Route::get('/approvals', [ApprovalsController::class, 'index'])->name('approvals');
     Route::get('/approvals/{id}', [ApprovalsController::class, 'show'])->name('approval')->whereNumber('id');

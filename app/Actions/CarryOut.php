@@ -5,9 +5,12 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use Ajuste\Core\Refusal;
+use Ajuste\Core\Run\RunKind;
 use App\Actions\Import\HandIn;
 use App\Actions\Import\ImportFiles;
 use App\Actions\Import\RefusedRows;
+use App\Actions\Runs\PostRun;
+use App\Queries\Settings;
 use App\Support\Actor;
 use App\Support\Cancelled;
 use App\Support\LongWork;
@@ -56,6 +59,8 @@ final class CarryOut implements ShouldQueue
                 WorkKind::Import => $this->import($work),
                 WorkKind::Statements => app(SendStatement::class)->all($work),
                 WorkKind::Confirmations => app(Confirm::class)->sendAll($work),
+                WorkKind::Run => $this->run($work),
+                WorkKind::Pack => $this->pack($work),
             };
         } catch (Cancelled) {
             return; // it says so itself
@@ -78,6 +83,21 @@ final class CarryOut implements ShouldQueue
         $handIn = HandIn::find($work->content()['hand_in']);
         $handIn->keepReport(app(ImportFiles::class)->rehearse($handIn->files(), $work));
         $work->end(WorkState::Done, 'The files are read.', "/intake/hand-in/{$handIn->token}");
+    }
+
+    private function run(LongWork $work): void
+    {
+        $of = $work->content();
+        $control = app(Settings::class)->accounts()->withId((int) $of['account']);
+        $run = app(PostRun::class)->post($of['key'], RunKind::from($of['kind']), $control, $of['as_of'], $of['seen']);
+        $work->end(WorkState::Done, "Posted run {$run}.", "/runs/{$run}");
+    }
+
+    private function pack(LongWork $work): void
+    {
+        $period = $work->content()['period'];
+        app(CutPack::class)->to(CutPack::kept($work->id()), app(Settings::class)->calendar()->named($period));
+        $work->end(WorkState::Done, 'The pack is cut.', "/sign-off/{$period}");
     }
 
     private function import(LongWork $work): void

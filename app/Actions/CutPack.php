@@ -17,6 +17,7 @@ use App\Queries\Settings;
 use App\Support\Pdf;
 use App\Support\Seals;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\File;
 use stdClass;
 use ZipArchive;
 
@@ -33,6 +34,20 @@ final readonly class CutPack
         private ControlFigures $figures,
         private PackPapers $papers,
     ) {}
+
+    /** Where the pack that a long work cut is kept until it is fetched. */
+    public static function kept(int $work): string
+    {
+        return config()->string('ajuste.files')."/waiting/pack-{$work}.zip";
+    }
+
+    /** Whether it takes so long that it is work beside the pages. */
+    public function isLong(Period $period): bool
+    {
+        $rows = static fn (string $table): int => DB::table($table)->where('date', '<=', $period->last)->count();
+
+        return $rows('items') + $rows('postings') > config()->integer('ajuste.long_packs');
+    }
 
     /**
      * @param string $file where the zip is written
@@ -53,6 +68,7 @@ final readonly class CutPack
             'reasons' => DB::table('check_reasons')->where('period', $period->name)->orderBy('id')->get(),
         ], $period->last);
         $contents['manifest.json'] = self::json(Manifest::of($contents)->digests);
+        File::ensureDirectoryExists(dirname($file));
         $zip = new ZipArchive;
         if ($zip->open($file, ZipArchive::CREATE | ZipArchive::OVERWRITE) !== true) {
             throw new Refusal("“{$file}” cannot be written. Name another file.");

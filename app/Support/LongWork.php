@@ -75,6 +75,22 @@ final class LongWork implements Progress
         return array_values(array_map(static fn (stdClass $row): self => new self($row), $rows->all()));
     }
 
+    /**
+     * The work that was done last about this; null: none.
+     *
+     * @param array<string, string> $content
+     */
+    public static function lastDone(WorkKind $kind, array $content): ?self
+    {
+        $row = self::file()->table('work')->where([
+            'kind' => $kind->value,
+            'content' => json_encode($content, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
+            'state' => WorkState::Done->value,
+        ])->orderByDesc('id')->first();
+
+        return $row === null ? null : new self($row);
+    }
+
     /** What a worker held that was killed waits again. There is one worker at a time. */
     public static function release(): void
     {

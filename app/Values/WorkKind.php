@@ -11,6 +11,8 @@ enum WorkKind: string
     case Import = 'import';
     case Statements = 'statements';
     case Confirmations = 'confirmations';
+    case Run = 'run';
+    case Pack = 'pack';
 
     /** What it does, for the heading of its page. */
     public function words(): string
@@ -20,6 +22,8 @@ enum WorkKind: string
             self::Import => 'Taking the files in',
             self::Statements => 'Sending statements',
             self::Confirmations => 'Sending letters to be confirmed',
+            self::Run => 'Posting the run',
+            self::Pack => 'Cutting the close pack',
         };
     }
 

@@ -98,6 +98,9 @@ test('from nothing and two sheets of another system to an aged list that ties', 
 
     await test.step('the balance of the control account, and the list ties', async () => {
         await page.goto(address);
+        await key('s');
+        await expect(page.getByRole('heading', { name: 'First steps' })).toBeVisible();
+        await page.waitForLoadState('load');
         await key('b');
         await page.keyboard.type('1.334,50');
         await tabTo(page.getByRole('button', { name: 'Take it over' }));

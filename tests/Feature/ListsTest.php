@@ -125,7 +125,8 @@ final class ListsTest extends BooksTestCase
             DB::table('customers')->orderBy('customer')->pluck('name', 'customer')->all(),
         );
         $balance = ['key' => 'b', 'amount' => '1,344.50', 'side' => 'debit', 'day' => '2026-10-31'];
-        $this->get('/')->assertSee('Only a balance of 4300');
+        $this->get('/')->assertOk()->assertSee('No line of the ledger is here yet');
+        $this->get('/first-steps')->assertOk()->assertSee('Only a balance of 4300');
         foreach ([1, 2] as $click) {
             $this->post('/balance', $balance)->assertSessionHas('done');
         }
@@ -137,7 +138,7 @@ final class ListsTest extends BooksTestCase
         $this->post('/balance', [...$balance, 'key' => 'c'])->assertSessionMissing('done');
         $this->post('/balance', [...$balance, 'key' => 'd', 'amount' => 'much'])->assertSessionMissing('done');
         self::assertSame('30.00', $this->report('aged')['difference']);
-        $this->get('/')->assertOk()->assertDontSee('These books are empty');
+        $this->get('/')->assertOk()->assertDontSee('No line of the ledger');
         self::assertSame([], app(Verification::class)->faults());
     }
 

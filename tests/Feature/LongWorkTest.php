@@ -261,4 +261,30 @@ final class LongWorkTest extends BooksTestCase
             array_values(array_diff(array_keys($files), ['matches.csv'])),
         );
     }
+
+    public function test_a_long_run_is_posted_beside_the_pages_once(): void
+    {
+        config(['ajuste.long_runs' => 1]);
+        $rows = $ledger = $matches = [];
+        foreach ([1, 2] as $n) {
+            $rows[] = "I{$n},invoice,C1,2026-08-01,2026-08-31,EUR,500.00,500.00,,,,";
+            $rows[] = "R{$n},receipt,C1,2026-09-01,,EUR,498.00,498.00,,,,";
+            $matches[] = "2026-09-01,I{$n},R{$n},498.00";
+        }
+        $this->import([
+            'items.csv' => self::items($rows), 'matches.csv' => "date,debit_document,credit_document,amount\n".implode("\n", $matches)."\n",
+            'accounts.csv' => self::ACCOUNTS."6300,Residues,expense,residues_written_off\n",
+        ]);
+        $this->actingAs($this->person());
+        $page = (string) $this->get('/residues')->assertOk()->getContent();
+        preg_match('/name="seen" value="(\w+)"/', $page, $seen);
+        self::assertStringContainsString('name="lines" value="2"', $page);
+        foreach ([1, 2] as $click) {
+            $at = $this->post('/runs/residues', ['key' => 'k', 'seen' => $seen[1] ?? '', 'lines' => '2'])->headers->get('location');
+            $this->followingRedirects()->get((string) $at)->assertOk()->assertSee('Posted run 1')->assertSee('2 lines taken');
+        }
+        self::assertSame([1, 'A preparer'], [DB::table('runs')->count(), DB::table('runs')->value('who')]);
+        $stale = $this->post('/runs/residues', ['key' => 'l', 'seen' => 'x', 'lines' => '2'])->headers->get('location');
+        $this->get((string) $stale)->assertOk()->assertSee('There is nothing to post');
+    }
 }

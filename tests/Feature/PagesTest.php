@@ -477,7 +477,7 @@ final class PagesTest extends BooksTestCase
     {
         DB::table('accounts')->update(['role' => null]);
         $this->actingAs($this->person());
-        $this->get('/')->assertOk()->assertSee('These books are empty');
+        $this->get('/')->assertOk()->assertSee('Four steps lead to an aged list that ties')->assertSee('none yet');
         $this->get('/intake')->assertOk();
         $this->get('/proof')->assertStatus(422);
     }

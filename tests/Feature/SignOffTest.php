@@ -101,6 +101,18 @@ final class SignOffTest extends BooksTestCase
         $this->assertBooksHold();
     }
 
+    public function test_a_large_pack_is_cut_beside_the_pages(): void
+    {
+        $this->sign('a', $this->preparer);
+        $this->sign('b', $this->reviewer);
+        app(Settings::class)->forget();
+        config(['ajuste.long_packs' => 1]);
+        $at = (string) $this->get('/sign-off/2026-10/pack.zip')->assertRedirect()->headers->get('location');
+        $this->followingRedirects()->get($at)->assertOk()->assertSee('The pack is cut.')->assertSee('the one that was cut');
+        $this->get('/sign-off/packs/'.basename($at).'.zip')->assertOk()->assertDownload('close-2026-10.zip');
+        $this->get('/sign-off/packs/99.zip')->assertStatus(422);
+    }
+
     public function test_the_database_refuses_what_would_take_effect_in_a_locked_period(): void
     {
         $this->import(['matches.csv' => "date,debit_document,credit_document,amount\n2026-10-20,I1,R1,30.00\n", 'items.csv' => self::items([

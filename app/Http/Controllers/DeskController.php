@@ -33,8 +33,8 @@ final class DeskController
         ApprovalRequests $approvals,
         Questions $questions,
     ): View {
-        if (! $settings->hasControlAccount() || ! DB::table('postings')->exists()) {
-            return self::firstSteps($settings);
+        if (! $settings->hasControlAccount() || ! DB::table('items')->exists()) {
+            return $this->firstSteps($settings);
         }
         $at = app(ViewPoint::class);
 
@@ -56,13 +56,14 @@ final class DeskController
                 ->get(),
             'backup' => LastBackup::find(),
             'imports' => Import::query()->count(),
+            'hasLedger' => DB::table('postings')->exists(),
         ]);
     }
 
     /** What books that begin still need before there is anything to prove. */
-    private static function firstSteps(Settings $settings): View
+    public function firstSteps(Settings $settings): View
     {
-        return view('desk.empty', [
+        return view('desk.first-steps', [
             'control' => $settings->hasControlAccount() ? $settings->controlAccount() : null,
             'accounts' => DB::table('accounts')->count(),
             'customers' => DB::table('customers')->count(),

@@ -13,6 +13,7 @@ use Ajuste\Core\Presentation\PresentationPlan;
 use Ajuste\Core\Refusal;
 use Ajuste\Core\Run\RunKind;
 use Ajuste\Core\Run\RunPlan;
+use App\Actions\CarryOut;
 use App\Actions\ReverseRun;
 use App\Actions\Runs\AcceptRates;
 use App\Actions\Runs\BlockCustomer;
@@ -35,8 +36,10 @@ use App\Queries\ContraLetters;
 use App\Queries\RunRows;
 use App\Queries\Runs;
 use App\Queries\Settings;
+use App\Support\Actor;
 use App\Values\ApprovalKind;
 use App\Values\RunRow;
+use App\Values\WorkKind;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\View\View;
@@ -96,9 +99,17 @@ final class RunsController
         ]), $http);
     }
 
-    public function post(Request $request, string $kind, ViewPoint $at, PostRun $post): RedirectResponse
+    public function post(Request $request, string $kind, ViewPoint $at, PostRun $post, Actor $actor): RedirectResponse
     {
         $seen = $request->string('seen')->toString();
+        if ($request->integer('lines') > config()->integer('ajuste.long_runs')) {
+            $key = FormKey::of($request, 'run');
+
+            return redirect()->route('work', CarryOut::begin(WorkKind::Run, $key, [
+                'key' => $key, 'kind' => self::kind($kind)->value, 'account' => (string) $at->account->id, 'as_of' => $at->asOf,
+                'seen' => $seen,
+            ], $actor));
+        }
         $run = $post->post(FormKey::of($request, 'run'), self::kind($kind), $at->account, $at->asOf, $seen);
 
         return self::done($kind, "Posted run {$run}.");

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use Ajuste\Core\Refusal;
+use App\Actions\CarryOut;
 use App\Actions\CutPack;
 use App\Actions\KeepOwnCheck;
 use App\Actions\MakeBackup;
@@ -14,6 +15,10 @@ use App\Http\SignOffDesk;
 use App\Http\ViewPoint;
 use App\Queries\Settings;
 use App\Queries\SignOffs;
+use App\Support\Actor;
+use App\Support\LongWork;
+use App\Values\WorkKind;
+use App\Values\WorkState;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\View\View;
@@ -46,16 +51,33 @@ final class SignOffController
             'now' => $now,
             'names' => array_keys($signature->figures->byName + $now->byName),
             'changed' => $now->changedSince($signature->figures),
+            'cut' => LongWork::lastDone(WorkKind::Pack, ['period' => $period]),
         ]);
     }
 
     /** The close pack of a signed period. */
-    public function pack(string $period, CutPack $cut, Settings $settings): BinaryFileResponse
+    public function pack(string $period, CutPack $cut, Settings $settings, Actor $actor): BinaryFileResponse|RedirectResponse
     {
+        if ($cut->isLong($settings->calendar()->named($period))) {
+            $key = 'pack-'.bin2hex(random_bytes(8));
+
+            return redirect()->route('work', CarryOut::begin(WorkKind::Pack, $key, ['period' => $period], $actor));
+        }
         $file = sys_get_temp_dir().'/ajuste-pack-'.bin2hex(random_bytes(6)).'.zip';
         $cut->to($file, $settings->calendar()->named($period));
 
         return response()->download($file, "close-{$period}.zip")->deleteFileAfterSend();
+    }
+
+    /** A pack that was cut beside the pages. */
+    public function cut(int $work): BinaryFileResponse
+    {
+        $of = LongWork::find($work);
+        if ($of->kind() !== WorkKind::Pack || $of->state() !== WorkState::Done || ! is_file(CutPack::kept($work))) {
+            throw Refusal::notFound('This pack is not there any more. Cut it again; it is the same to the byte.');
+        }
+
+        return response()->download(CutPack::kept($work), "close-{$of->content()['period']}.zip");
     }
 
     public function backup(MakeBackup $backup): RedirectResponse

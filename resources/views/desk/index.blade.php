@@ -6,6 +6,10 @@
     <div class="pane">
         <h1>Left to do before {{ Say::period($of) }} closes</h1>
         <p class="lead">{{ Say::count($imports, 'import') }} taken in. Follow the stations from left to right, or go where you like.</p>
+        @if (!$hasLedger)
+            <div class="note">No line of the ledger is here yet, so that there is nothing to prove against. <a href="{{ route('first-steps') }}"
+                    data-hotkey="s">Hand in its lines, or take over a balance <kbd>S</kbd></a></div>
+        @endif
         @include('desk.requests')
         <table class="grid-table" data-list>
             <thead>

@@ -18,6 +18,7 @@
     <form method="post" action="{{ route($why === '' ? 'run.post' : 'run.ask', $path) }}" class="foot">@csrf
         <input type="hidden" name="key" value="{{ $key }}">
         <input type="hidden" name="seen" value="{{ $digest }}">
+        <input type="hidden" name="lines" value="{{ count($run->lines()) }}">
         @if ($why !== '')
             <span class="slate">A second person approves it: {{ $why }}.</span>
         @endif

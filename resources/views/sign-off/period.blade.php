@@ -6,7 +6,9 @@
         <h1>{{ $period->name }} as known then and now</h1>
         <p class="lead">Signed second by {{ $signature->who }}, {{ Say::moment($signature->recordedAt) }}{{ $stands ? '' : '; opened again since, so that the signature is void' }}.
             As it was known then: <a href="{{ route('proof', $link) }}">proof</a>, <a href="{{ route('aged', $link) }}">aged list</a>,
-            <a hx-boost="false" href="{{ route('sign-off.pack', $period->name) }}">close pack</a>.</p>
+            <a hx-boost="false" href="{{ route('sign-off.pack', $period->name) }}">close pack</a>@if ($cut)
+                , <a hx-boost="false" href="{{ route('sign-off.cut', $cut->id()) }}">the one that was cut</a>
+            @endif.</p>
         <table class="grid-table">
             <thead>
                 <tr>

@@ -3,9 +3,9 @@
     $writes = Auth::user()->role->mayWrite();
     $state = fn(int $count, string $of) => $count === 0 ? 'none yet' : Say::count($count, $of);
 @endphp
-<x-layout title="Desk">
+<x-layout title="First steps">
     <div class="pane max-w-3xl">
-        <h1>These books are empty</h1>
+        <h1>{{ $items === 0 ? 'These books are empty' : 'First steps' }}</h1>
         <p class="lead">Four steps lead to an aged list that ties. Each takes whatever sheet the other system exports; an open list and the balance of the
             control account are enough.</p>
         <ol class="grid gap-5 mt-4">
