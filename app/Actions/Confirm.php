@@ -8,6 +8,7 @@ use Ajuste\Core\Exchange\Setting;
 use Ajuste\Core\Ledger\Account;
 use Ajuste\Core\Money\Money;
 use Ajuste\Core\Refusal;
+use Ajuste\Core\Statement\ConfirmationAnswer;
 use Ajuste\Core\Statement\ConfirmationSample;
 use Ajuste\Core\Statement\Statement;
 use App\Actions\Posting\Once;
@@ -126,14 +127,13 @@ final readonly class Confirm
     {
         $letter = DB::table('confirmation_letters')->where('id', $letterId)->first()
             ?? throw Refusal::notFound('There is no such letter. Load the page again.');
-        $difference = $states === null ? 0 : $states->minor - $letter->balance;
-        $says = $difference === 0 ? trim($words) : Reason::of($words, 'Say by which documents the balances differ, as far as is known.');
-        Once::for($key, function () use ($letterId, $difference, $says): int {
+        $answer = ConfirmationAnswer::of(Money::ofMinor($letter->balance, $this->settings->base()), $states, $words);
+        Once::for($key, function () use ($letterId, $answer): int {
             $id = DB::table('confirmation_answers')->insertGetId([
-                'letter_id' => $letterId, 'agrees' => $difference === 0 ? 1 : 0, 'difference' => $difference, 'words' => $says,
-                'who' => $this->actor->who, 'recorded_at' => Moment::now(),
+                'letter_id' => $letterId, 'agrees' => (int) $answer->agrees(), 'difference' => $answer->difference->minor,
+                'words' => $answer->words, 'who' => $this->actor->who, 'recorded_at' => Moment::now(),
             ]);
-            $this->audit->record('answer of a confirmation', "letter {$letterId}", $says);
+            $this->audit->record('answer of a confirmation', "letter {$letterId}", $answer->words);
 
             return $id;
         });

@@ -16,7 +16,7 @@ final class RowAmount
     /**
      * @param array<string, string> $row in the house format
      * @param Currency $base of the books
-     * @return ?Money base currency, debit-positive; null of a list whose rows are not summed; nil where no amount can be read
+     * @return ?Money base currency, debit-positive; null of a list whose rows are not summed; nil where no amount in base can be read
      */
     public static function of(FileKind $kind, array $row, Currency $base): ?Money
     {
@@ -31,9 +31,10 @@ final class RowAmount
     private static function item(array $row, Currency $base): Money
     {
         $side = Kind::tryFrom($row['kind'] ?? '')?->side() ?? Side::tryFrom($row['side'] ?? '') ?? Side::Debit;
+        $isBase = in_array($row['currency'] ?? '', ['', $base->code], true);
         $inBase = $row['base_amount'] ?? '';
 
-        return $side->signed(self::amount($inBase !== '' ? $inBase : ($row['amount'] ?? ''), $base));
+        return $side->signed(self::amount($inBase !== '' || ! $isBase ? $inBase : ($row['amount'] ?? ''), $base));
     }
 
     /** What cannot be read counts nothing; the row is refused when it is taken in. */

@@ -19,11 +19,14 @@ final class LateNewsController
     {
         $waiting = $news->waiting();
         $locked = $settings->locked();
+        $together = $news->together($waiting);
+        $signed = $locked->through === null ? null : $news->signed($locked->through);
 
         return view('intake.late', [
             'waiting' => $waiting,
-            'together' => $news->together($waiting),
-            'signed' => $locked->through === null ? null : $news->signed($locked->through),
+            'together' => $together,
+            'signed' => $signed,
+            'known' => $signed?->plus($together),
             'decided' => $news->decided(),
             'firstOpen' => $locked->firstOpenFrom(
                 $waiting === [] ? '' : min(array_map(static fn ($of): string => $of->row->date, $waiting)),

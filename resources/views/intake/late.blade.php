@@ -52,7 +52,7 @@
                     @foreach ([
                         'Together' => $together,
                         'As signed through ' . Say::day($locked->through) => $signed,
-                        'Had it been known' => $signed->plus($together),
+                        'Had it been known' => $known,
                     ] as $words => $sum)
                         <tr>
                             <td colspan="3">{{ $words }}</td>

@@ -17,6 +17,12 @@ final class LateEffectTest extends TestCase
     {
         yield 'an invoice' => [FileKind::Items, ['kind' => 'invoice', 'amount' => '80.00', 'base_amount' => '92.00'], '0.00', '92.00'];
         yield 'a receipt in base' => [FileKind::Items, ['kind' => 'receipt', 'amount' => '80.00', 'base_amount' => ''], '0.00', '-80.00'];
+        yield 'a foreign one without its base is not known' => [
+            FileKind::Items, ['kind' => 'invoice', 'currency' => 'GBP', 'amount' => '80.00', 'base_amount' => ''], '0.00', '0.00',
+        ];
+        yield 'a foreign one with it' => [
+            FileKind::Items, ['kind' => 'invoice', 'currency' => 'GBP', 'amount' => '80.00', 'base_amount' => '92.00'], '0.00', '92.00',
+        ];
         yield 'an adjustment says its side' => [
             FileKind::Items, ['kind' => 'adjustment', 'side' => 'credit', 'amount' => '5.00'], '0.00', '-5.00',
         ];
