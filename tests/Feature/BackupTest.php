@@ -53,7 +53,7 @@ final class BackupTest extends BooksTestCase
 
     public function test_the_desk_says_how_old_the_last_backup_is(): void
     {
-        $this->importBasics();
+        $this->importBasics(['items.csv' => self::items(['Z8,invoice,C1,2026-10-05,2026-12-01,EUR,5.00,5.00,,,,'])]);
         $this->actingAs($this->person());
         $this->get('/')->assertOk()->assertSee('None yet.')->assertSee('Write a backup');
         $this->post('/sign-off/backup')->assertSessionHas('done');

@@ -19,7 +19,7 @@ use App\Queries\LineGuess;
 use App\Queries\ReceiptWorklist;
 use App\Queries\Settings;
 use App\Queries\Unapplied;
-use App\Queries\UnappliedCustomer;
+use App\Queries\UnappliedBrief;
 use App\Values\MatchRequest;
 use Database\Seeders\DemoFiles;
 use Illuminate\Support\Facades\Artisan;
@@ -94,17 +94,12 @@ final class DemoTest extends BooksTestCase
         $account = $settings->controlAccount();
         $unapplied = app(Unapplied::class);
         $count = 0;
-        while (($next = $this->matchable($unapplied->customers($account, '2026-10-31'))) !== null && $count++ < 200) {
+        while (($next = $this->matchable($unapplied->briefs($account, '2026-10-31'))) !== null && $count++ < 200) {
             $this->settleAll($next->id);
         }
         self::assertSame(
             0,
-            array_sum(
-                array_map(
-                    static fn (UnappliedCustomer $customer): int => $customer->sums->matchable,
-                    $unapplied->customers($account, '2026-10-31'),
-                ),
-            ),
+            $unapplied->totals($account, '2026-10-31')->sums->matchable,
         );
         $after = $this->report('proof');
         self::assertSame($proof['causes'], $after['causes']);
@@ -180,11 +175,10 @@ final class DemoTest extends BooksTestCase
         $this->assertBooksHold();
     }
 
-    /** @param  list<UnappliedCustomer>  $customers */
-    private function matchable(array $customers): ?UnappliedCustomer
+    /** @param  list<UnappliedBrief>  $customers */
+    private function matchable(array $customers): ?UnappliedBrief
     {
-        return array_values(array_filter($customers, static fn (UnappliedCustomer $customer): bool => $customer->sums->matchable > 0))[0] ??
-            null;
+        return array_values(array_filter($customers, static fn (UnappliedBrief $customer): bool => $customer->isMatchable))[0] ?? null;
     }
 
     private function settleAll(int $customerId): void

@@ -163,6 +163,16 @@ final class PostedRows
 
     public function match(string $date, int $debitItemId, int $creditItemId, MatchedAmounts $of, MatchSource $source): int
     {
+        $id = $this->matchOnly($date, $debitItemId, $creditItemId, $of, $source);
+        $this->move($debitItemId, [new Movement($date, $of->amount->minor, $of->debitBase->minor)]);
+        $this->move($creditItemId, [new Movement($date, $of->amount->minor, $of->creditBase->minor)]);
+
+        return $id;
+    }
+
+    /** The match by itself; what its items have open is told by move(), of many matches together. */
+    public function matchOnly(string $date, int $debitItemId, int $creditItemId, MatchedAmounts $of, MatchSource $source): int
+    {
         $this->run(
             'INSERT INTO matches (settlement_id, import_file_id, source_row, date, debit_item_id, credit_item_id, amount, debit_base, '.
                 'credit_base, recorded_at)
@@ -180,14 +190,18 @@ final class PostedRows
                 $this->recordedAt,
             ],
         );
-        $id = $this->lastId();
-        foreach ([[$debitItemId, $of->debitBase], [$creditItemId, $of->creditBase]] as [$itemId, $base]) {
-            $this->anyReversals()
-                ? $this->refreshPosition($itemId)
-                : $this->moveOn($itemId, new Movement($date, $of->amount->minor, $base->minor));
-        }
 
-        return $id;
+        return $this->lastId();
+    }
+
+    /**
+     * What matches that were written have moved of an item.
+     *
+     * @param non-empty-list<Movement> $movements
+     */
+    public function move(int $itemId, array $movements): void
+    {
+        $this->anyReversals() ? $this->refreshPosition($itemId) : $this->moveOn($itemId, $movements);
     }
 
     public function reverseMatch(int $matchId, string $date, string $reason): void
@@ -227,12 +241,16 @@ final class PostedRows
         $this->keepPosition($itemId, $amount, $base, $this->timelines->movements([$itemId])[$itemId] ?? []);
     }
 
-    /** One more movement of an item whose matches were never taken back. */
-    private function moveOn(int $itemId, Movement $movement): void
+    /**
+     * More movements of an item whose matches were never taken back.
+     *
+     * @param non-empty-list<Movement> $movements
+     */
+    private function moveOn(int $itemId, array $movements): void
     {
         [$matched, $moved, $last, $amount, $base] = $this->position($itemId);
         $before = $last === '' ? [] : [new Movement($last, $matched, $moved)];
-        $this->keepPosition($itemId, $amount, $base, [...$before, $movement]);
+        $this->keepPosition($itemId, $amount, $base, [...$before, ...$movements]);
     }
 
     /** @param  list<Movement>  $movements all that have moved it */

@@ -6,8 +6,10 @@ namespace App\Actions\Posting;
 
 use Ajuste\Core\Posting\MatchedAmounts;
 use Ajuste\Core\Posting\NewItem;
+use Ajuste\Core\Posting\PlannedMatch;
 use Ajuste\Core\Posting\PlannedVoucher;
 use Ajuste\Core\Posting\PostingPlan;
+use Ajuste\Core\Subledger\Movement;
 use App\Models\Voucher;
 use App\Support\Actor;
 use App\Support\AuditTrail;
@@ -41,11 +43,7 @@ final readonly class Recorder
         foreach ($plan->items as $item) {
             $keys->items[] = $this->item($rows, $item, $keys);
         }
-        foreach ($plan->matches as $match) {
-            $settlement = $match->settlement === null ? null : $keys->settlements[$match->settlement];
-            $of = new MatchedAmounts($match->amount, $match->debitBase, $match->creditBase);
-            $rows->match($match->date, $keys->item($match->debit), $keys->item($match->credit), $of, MatchSource::settlement($settlement));
-        }
+        $this->matches($rows, $plan->matches, $keys);
         $this->facts->record($plan, $keys, $rows->recordedAt);
         $rows->flush();
         foreach ($plan->notes->trail as $entry) {
@@ -53,6 +51,27 @@ final readonly class Recorder
         }
 
         return $keys->of($plan->about);
+    }
+
+    /**
+     * In a run one item is matched many times, and what it has open is written once.
+     *
+     * @param list<PlannedMatch> $matches
+     */
+    private function matches(PostedRows $rows, array $matches, PlanKeys $keys): void
+    {
+        $moved = [];
+        foreach ($matches as $match) {
+            $settlement = $match->settlement === null ? null : $keys->settlements[$match->settlement];
+            $of = new MatchedAmounts($match->amount, $match->debitBase, $match->creditBase);
+            [$debit, $credit] = [$keys->item($match->debit), $keys->item($match->credit)];
+            $rows->matchOnly($match->date, $debit, $credit, $of, MatchSource::settlement($settlement));
+            $moved[$debit][] = new Movement($match->date, $match->amount->minor, $match->debitBase->minor);
+            $moved[$credit][] = new Movement($match->date, $match->amount->minor, $match->creditBase->minor);
+        }
+        foreach ($moved as $item => $movements) {
+            $rows->move($item, $movements);
+        }
     }
 
     /** Writes a voucher: its lines first, then itself, so that the database sees that it balances. */
