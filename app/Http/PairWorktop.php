@@ -38,7 +38,8 @@ final readonly class PairWorktop
     /** @param  string  $name customer, supplier and currency, as the address has them */
     public function pair(Account $control, string $asOf, string $name): ?Pair
     {
-        foreach ($name === '' ? [] : $this->pairs->of($control, $asOf) as $pair) {
+        $isName = preg_match('/^(\d{1,18})-(\d{1,18})-/', $name, $ids) === 1;
+        foreach ($isName ? $this->pairs->around($control, $asOf, (int) $ids[1], (int) $ids[2]) : [] as $pair) {
             if (self::name($pair) === $name) {
                 return $pair;
             }
@@ -104,7 +105,7 @@ final readonly class PairWorktop
             $typed->items + array_diff_key($stands->items, array_flip(self::itemIds($pair))),
             $typed->bills + array_diff_key($stands->bills, array_flip(self::billIds($pair))),
         );
-        $plan = $this->plans->contra($control, $asOf, $choices);
+        $plan = $this->plans->contra($control, $asOf, $choices, $pair);
         $name = self::name($pair);
         $offset = array_values(array_filter($plan->offsets, static fn (Offset $of): bool => self::name($of->pair) === $name))[0] ?? null;
 

@@ -39,7 +39,27 @@ final readonly class ContraPairs
      */
     public function of(Account $control, string $asOf): Generator
     {
-        $links = $this->parties->pairs();
+        yield from $this->linked($control, $asOf, $this->parties->pairs());
+    }
+
+    /**
+     * A pair with all that may take of the same items or bills; nothing else changes what is set off between the two.
+     *
+     * @return Generator<int, Pair> likewise
+     *
+     * @throws Refusal when the books say less of the suppliers than the day needs
+     */
+    public function around(Account $control, string $asOf, int $customerId, int $supplierId): Generator
+    {
+        yield from $this->linked($control, $asOf, $this->parties->around($customerId, $supplierId));
+    }
+
+    /**
+     * @param list<stdClass> $links
+     * @return Generator<int, Pair>
+     */
+    private function linked(Account $control, string $asOf, array $links): Generator
+    {
         if ($links === []) {
             return;
         }

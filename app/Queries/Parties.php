@@ -48,6 +48,23 @@ final class Parties
         );
     }
 
+    /** @return list<stdClass> a pair with all that may take of the same items or bills: of its customer, its supplier, and so on */
+    public function around(int $customerId, int $supplierId): array
+    {
+        $all = $this->pairs();
+        [$customers, $suppliers] = [[$customerId => true], [$supplierId => true]];
+        do {
+            $known = count($customers) + count($suppliers);
+            foreach ($all as $pair) {
+                if (isset($customers[$pair->customer_id]) || isset($suppliers[$pair->supplier_id])) {
+                    $customers[$pair->customer_id] = $suppliers[$pair->supplier_id] = true;
+                }
+            }
+        } while (count($customers) + count($suppliers) > $known);
+
+        return array_values(array_filter($all, static fn (stdClass $pair): bool => isset($customers[$pair->customer_id])));
+    }
+
     /** @return list<stdClass> pairs that may be the same party and of which nobody has said anything, with `why` */
     public function likely(): array
     {

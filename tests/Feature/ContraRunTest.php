@@ -4,10 +4,16 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use Ajuste\Core\Contra\Offset;
+use Ajuste\Core\Contra\OffsetPart;
+use Ajuste\Core\Contra\PairChoices;
 use App\Actions\ExportJournals;
+use App\Actions\Runs\RunPlans;
+use App\Http\PairWorktop;
 use App\Queries\ContraLetter;
 use App\Queries\ContraLetters;
 use App\Queries\PaperLine;
+use App\Queries\Parties;
 use Illuminate\Support\Facades\DB;
 
 /** Contra as a run: both sides at once, home to both ledgers, back as one. */
@@ -120,6 +126,37 @@ final class ContraRunTest extends BooksTestCase
         self::assertSame([30_000, 23_000], [$this->openOf('I1'), $this->openOf('I2')]);
         self::assertSame('0.00', $this->report('proof')['difference']);
         $this->assertBooksHold();
+    }
+
+    /** Customers of one supplier take of the same bills, and one customer of several suppliers uses the same items (R7). */
+    public function test_a_pair_by_itself_comes_to_what_it_comes_to_among_all(): void
+    {
+        $this->import([
+            'customers.csv' => "customer,name,currency,supplier\nC4,Cuatro,EUR,701\nC5,Cinco,EUR,\n",
+            'suppliers.csv' => "supplier,name,currency\nS9,Nueve,EUR\n",
+            'items.csv' => self::items([
+                'J4,invoice,C4,2026-09-01,2026-09-10,EUR,333.33,333.33,,,,', 'J5,invoice,C5,2026-09-02,2026-09-11,EUR,77.00,77.00,,,,',
+            ]),
+            'supplier_items.csv' => "document,kind,supplier,date,due_date,currency,amount,base_amount\n"
+                ."B90,bill,S9,2026-09-01,2026-09-20,EUR,150.00,150.00\n",
+            'agreements.csv' => "customer,supplier,reference,from,to,currency,scope\nC4,701,AG-4,2026-01-01,,EUR,all\n"
+                ."C4,S9,AG-5,2026-01-01,,EUR,all\nC5,S9,AG-6,2026-01-01,,EUR,all\n",
+        ]);
+        $choices = new PairChoices;
+        $says = static fn (Offset $of): string => $of->amount()->decimal().' '.implode(',', array_map(
+            static fn (OffsetPart $part): string => "{$part->item->document} {$part->amount->decimal()}",
+            [...$of->credits, ...$of->debits],
+        ));
+        $name = static fn (Offset $of): string => PairWorktop::name($of->pair);
+        $all = app(RunPlans::class)->contra($this->control(), '2026-10-31', $choices)->offsets;
+        self::assertSame(3, count($all), 'what the first of a supplier leaves the next may take');
+        foreach ($all as $offset) {
+            $alone = app(RunPlans::class)->contra($this->control(), '2026-10-31', $choices, $offset->pair)->offsets;
+            $same = array_values(array_filter($alone, static fn (Offset $of): bool => $name($of) === $name($offset)));
+            self::assertSame([$says($offset)], array_map($says, $same), $offset->pair->customer->number);
+        }
+        $c1 = app(Parties::class)->around($this->customerId('C1'), (int) DB::table('suppliers')->where('supplier', '701')->value('id'));
+        self::assertLessThan(count(app(Parties::class)->pairs()), count($c1), 'pairs apart are not looked at');
     }
 
     public function test_what_was_kept_out_of_a_pair_is_let_in_again(): void

@@ -7,6 +7,7 @@ namespace App\Actions\Runs;
 use Ajuste\Core\Allowance\Allowances;
 use Ajuste\Core\Contra\ContraPlan;
 use Ajuste\Core\Contra\Contras;
+use Ajuste\Core\Contra\Pair;
 use Ajuste\Core\Contra\PairChoices;
 use Ajuste\Core\Contra\VoucherPer;
 use Ajuste\Core\Currency\ClosingRate;
@@ -77,14 +78,18 @@ final readonly class RunPlans
     /**
      * By what was decided of pairs, or by other choices to see what they would do.
      *
+     * @param ?Pair $around only this one, with all that may take of the same items or bills; null: all pairs
+     *
      * @throws Refusal when the rule cannot be applied
      */
-    public function contra(Account $control, string $asOf, PairChoices $ofPairs): ContraPlan
+    public function contra(Account $control, string $asOf, PairChoices $ofPairs, ?Pair $around = null): ContraPlan
     {
         return (new Contras($this->settings->accounts(), $this->settings->locked(), $this->settings->base()))->plan(
             $control,
             $asOf,
-            $this->pairs->of($control, $asOf),
+            $around === null
+                ? $this->pairs->of($control, $asOf)
+                : $this->pairs->around($control, $asOf, $around->customer->id, $around->supplier->id),
             $this->decisions->choices(RunKind::Contra, $control, $asOf),
             VoucherPer::from($this->settings->text(Setting::ContraVoucher)),
             $this->pairs->postedOn($asOf),
