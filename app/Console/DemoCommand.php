@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Console;
 
+use Ajuste\Core\BadDebt\Ground;
+use Ajuste\Core\BadDebt\WriteOffRequest;
 use Ajuste\Core\Calendar\Period;
 use Ajuste\Core\DirectDebit\Mandate;
 use Ajuste\Core\DirectDebit\MandateUse;
@@ -12,16 +14,19 @@ use Ajuste\Core\Money\Money;
 use Ajuste\Core\Refusal;
 use App\Actions\DirectDebits\KeepMandates;
 use App\Actions\Import\ImportFiles;
+use App\Actions\Import\RefusedRow;
 use App\Actions\Import\RefusedRows;
 use App\Actions\LockPeriod;
 use App\Actions\Receipts\Decide;
 use App\Actions\SettleItems;
+use App\Actions\WriteOffDebts;
 use App\Files\SourceFiles;
 use App\Models\User;
 use App\Queries\Settings;
 use App\Support\Books;
 use App\Support\DemoBooks;
 use App\Values\DeductionEntry;
+use App\Values\LossRequest;
 use App\Values\MatchRequest;
 use App\Values\Reductions;
 use Database\Seeders\DemoFiles;
@@ -89,16 +94,8 @@ final class DemoCommand extends Command
         $zip->close();
         $report = $import->post(SourceFiles::at("{$folder}/october", sys_get_temp_dir()), RefusedRows::RefuseAll, 'october');
         if ($report->importId === null) {
-            throw new Refusal(
-                'The demo files are refused: '.
-                    implode(
-                        '; ',
-                        array_map(
-                            static fn ($row): string => "{$row->file} row {$row->row} {$row->field} “{$row->value}” {$row->expected}",
-                            array_slice($report->refused, 0, 5),
-                        ),
-                    ),
-            );
+            $says = static fn (RefusedRow $of): string => "{$of->file} row {$of->row} {$of->field} “{$of->value}” {$of->expected}";
+            throw new Refusal('The demo files are refused: '.implode('; ', array_map($says, array_slice($report->refused, 0, 5))));
         }
         foreach (
             [
@@ -115,6 +112,7 @@ final class DemoCommand extends Command
             $mandate = new Mandate($reference, $customer->name, $iban, '2026-03-16', Scheme::from($scheme), MandateUse::from($use));
             $mandates->add("demo-{$reference}", $customer->id, $mandate, '2026-03-16');
         }
+        $this->writeOff();
         $lock->post(Period::of('2026-09'));
         $this->contest();
         foreach (DemoBooks::PEOPLE as [$name, $email, $role]) {
@@ -123,6 +121,16 @@ final class DemoCommand extends Command
                 'administers' => $role === 'reviewer',
             ]);
         }
+    }
+
+    /** A shop became insolvent; what it owes was written off before September was locked. */
+    private function writeOff(): void
+    {
+        [$document, $shop] = DemoFiles::LOST;
+        $item = (int) DB::table('items')->where('document', $document)->value('root_id');
+        $customer = (int) DB::table('customers')->where('customer', $shop)->value('id');
+        $why = new WriteOffRequest('2026-09-25', Ground::Insolvency, 'letter of the insolvency administrator, 24 September', null);
+        app(WriteOffDebts::class)->post('demo-lost', new LossRequest($customer, [$item => null], $why), '');
     }
 
     /** A member pays 3.40 less than was billed, and says that the price was another. */

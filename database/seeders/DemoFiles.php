@@ -74,6 +74,9 @@ final class DemoFiles
     /** A debit note, the receipt that is 3.40 short of it, and the member who says why. */
     public const CONTESTED = ['DN260003', 'RX260003', '5026'];
 
+    /** A debit note that was written off in September, and the shop whose insolvency administrator pays a share of it in October. */
+    public const LOST = ['DN260007', '3207'];
+
     /** Who lets it be collected: customer, reference, account at a bank that does not exist, scheme, use. */
     public const MANDATES = [
         ['3201', 'VGM-0001', 'ES8499990006012154321007', 'CORE', 'recurrent'],
@@ -270,6 +273,8 @@ final class DemoFiles
             'customer' => '5011', 'supplier' => '7011', 'reference' => 'OFF-92', 'from' => '2022-01-01', 'to' => '2026-06-30',
             'currency' => 'EUR', 'scope' => 'all',
         ]);
+        [$lost, $insolvent] = self::LOST;
+        $this->single('2026-01-20', $lost, 'debit_note', $insolvent, 8_500, '4000', 1);
         $name = self::ABROAD[0][0];
         $this->add('suppliers', ['supplier' => '7101', 'name' => $name, 'currency' => 'GBP', 'control_account' => '2100']);
         $this->add('agreements', [
@@ -465,6 +470,7 @@ final class DemoFiles
             ['Caja Trigales', 'Interest July to September', 1_400, ''],
             [$name($two[2]), $open[$two[2]][1]['document'], $open[$two[2]][1]['open'], (string) $two[2]],
             ['', 'Returned: '.$this->bounced(), -(int) str_replace('.', '', $this->amountOf($this->bounced())) - 350, $this->bounced()],
+            [$name(self::LOST[1]), 'share from the insolvency, '.self::LOST[0], 2_550, self::LOST[1]],
         ];
     }
 

@@ -5,10 +5,13 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use Ajuste\Core\Run\RunKind;
+use Ajuste\Core\Settlement\PaymentWay;
+use App\Actions\Receipts\KeepBatch;
 use App\Actions\ReverseSettlement;
 use App\Actions\Runs\PostRun;
 use App\Models\User;
 use App\Queries\AllowanceMovements;
+use App\Values\TypedReceipt;
 use Illuminate\Support\Facades\DB;
 
 /** What will never be paid (R2, R13, R14): written off, approved where it is large, and recovered later. */
@@ -161,6 +164,22 @@ final class BadDebtsTest extends BooksTestCase
         app(ReverseSettlement::class)->post('back', (int) DB::table('settlements')->min('id'), '2026-11-07', 'it pays in full');
         self::assertSame(12_100, $this->openOf('I1', 'invoice'));
         $this->assertBooksHold();
+    }
+
+    /** A share of what was written off comes in: the receipts station names it, whatever sum it is. */
+    public function test_a_receipt_of_another_sum_is_shown_what_was_written_off(): void
+    {
+        $this->send($this->typed('a', ['tick' => [$this->itemId('I1')], 'tax' => '1', 'tax_on' => '2026-10-15']));
+        $type = fn (string $key, string $amount, string $text): int => app(KeepBatch::class)->type($key, null, new TypedReceipt(
+            PaymentWay::Cash, null, '2026-10-30', $this->customerId('C1'), self::money($amount), '', $text,
+        ));
+        $named = $type('t1', '25.00', 'share of I1');
+        $other = $type('t2', '7.00', 'with thanks');
+        $page = (string) $this->get("/receipts?line={$named}")->assertOk()->getContent();
+        self::assertMatchesRegularExpression('/<details[^>]* open[^>]*>\s*<summary[^>]*>Written off before/', $page, 'it is quoted');
+        self::assertStringContainsString('value="25.00"', $page);
+        $page = (string) $this->get("/receipts?line={$other}")->assertOk()->assertSee('Written off before')->getContent();
+        self::assertDoesNotMatchRegularExpression('/<details[^>]* open[^>]*>\s*<summary[^>]*>Written off before/', $page);
     }
 
     private function level1100(): void

@@ -97,15 +97,14 @@ final class DemoTest extends BooksTestCase
         while (($next = $this->matchable($unapplied->briefs($account, '2026-10-31'))) !== null && $count++ < 200) {
             $this->settleAll($next->id);
         }
-        self::assertSame(
-            0,
-            $unapplied->totals($account, '2026-10-31')->sums->matchable,
-        );
+        self::assertSame(0, $unapplied->totals($account, '2026-10-31')->sums->matchable);
         $after = $this->report('proof');
         self::assertSame($proof['causes'], $after['causes']);
         self::assertSame($proof['difference'], $after['difference']);
         // Matching changes no balance but for the exchange that it realises, which the ledger gets too.
-        self::assertSame($after['own_vouchers'], number_format((float) $after['customers'] - (float) $proof['customers'], 2, '.', ''));
+        $realised = (float) $after['customers'] - (float) $proof['customers'];
+        self::assertSame($after['own_vouchers'], number_format($realised + (float) $proof['own_vouchers'], 2, '.', ''));
+        self::assertSame('-85.00', $proof['own_vouchers'], 'what a shop will never pay was written off in September');
 
         // Whose document it is shows before its number is typed to the end.
         $document = (string) DB::table('items')->where('kind', 'invoice')->value('document');
@@ -170,7 +169,8 @@ final class DemoTest extends BooksTestCase
             app(ReceiptWorklist::class)->guesses($control, '2026-10-31'),
         );
         sort($left);
-        self::assertSame(['came back', 'in order of age', 'payer not sure', 'payer unknown', 'quoted, not the same sum'], $left);
+        $kinds = ['came back', 'in order of age', 'in order of age', 'payer not sure', 'payer unknown', 'quoted, not the same sum'];
+        self::assertSame($kinds, $left);
         self::assertSame($before['difference'], $this->report('proof')['difference']);
         $this->assertBooksHold();
     }

@@ -1,6 +1,6 @@
 @use('App\Http\Say')
 @if ($writtenOff !== [])
-<details class="mb-2" @if (collect($writtenOff)->contains(fn($of) => $of->left->equals($line->amount) || str_contains($line->remittance, $of->debt))) open @endif
+<details class="mb-2" @if ($isMeant) open @endif
     data-hotkey="w">
     <summary class="cursor-pointer soft">Written off before <kbd>W</kbd></summary>
     @foreach (array_slice($writtenOff, 0, 8) as $of)
