@@ -9,17 +9,24 @@ use Ajuste\Core\Exchange\RateXml;
 use Ajuste\Core\Exchange\RowFault;
 use Ajuste\Core\Refusal;
 use Generator;
+use PhpOffice\PhpSpreadsheet\Cell\Cell;
+use PhpOffice\PhpSpreadsheet\Cell\Coordinate;
 use PhpOffice\PhpSpreadsheet\Cell\DataType;
 use PhpOffice\PhpSpreadsheet\IOFactory;
 use PhpOffice\PhpSpreadsheet\Shared\Date;
 use PhpOffice\PhpSpreadsheet\Worksheet\Worksheet;
 use Throwable;
+use XMLReader;
 use ZipArchive;
 
 /** The rows of a file as text, whatever it is written in. */
 final class Table
 {
     private const LARGEST_SHEET = 80 * 1024 * 1024;
+
+    private const MOST_COLUMNS = 1_000;
+
+    private const MOST_REPEATED = 50_000;
 
     /**
      * @return Generator<int, list<string>> cells by row number, 1 the first
@@ -97,6 +104,7 @@ final class Table
     private static function sheet(SourceFile $file): Generator
     {
         self::refuseLarge($file);
+        $file->extension() === 'ods' && self::refuseRepeated($file);
         try {
             $reader = IOFactory::createReader($file->extension() === 'ods' ? 'Ods' : 'Xlsx');
             $book = $reader->load($file->path);
@@ -111,34 +119,55 @@ final class Table
         }
     }
 
-    /** @return Generator<int, list<string>> */
+    /**
+     * Row by row the cells that there are: one that stands far out brings no others with it.
+     *
+     * @return Generator<int, list<string>>
+     */
     private static function cells(Worksheet $sheet, SourceFile $file): Generator
     {
-        foreach ($sheet->getRowIterator() as $row) {
-            $texts = [];
-            foreach ($row->getCellIterator('A', $sheet->getHighestDataColumn()) as $cell) {
-                $isFormula = $cell->getDataType() === DataType::TYPE_FORMULA;
-                // What the sheet worked out itself stands beside the formula; it is never worked out here.
-                $value = $isFormula ? $cell->getOldCalculatedValue() : $cell->getValue();
-                if ($isFormula && ! is_scalar($value)) {
-                    throw new RowFault(
-                        "cell {$cell->getCoordinate()}",
-                        (string) $cell->getValueString(),
-                        "the result of the formula is expected in “{$file->name}”; open it, save it again with its results",
-                    );
-                }
-                $texts[] = match (true) {
-                    is_int($value), is_float($value) => Date::isDateTime($cell)
-                        ? Date::excelToDateTimeObject($value)->format('Y-m-d')
-                        : self::number($value),
-                    $isFormula => is_numeric($value) ? self::number((float) $value) : trim((string) $value),
-                    default => trim($cell->getValueString()),
-                };
+        $row = 0;
+        $texts = [];
+        foreach ($sheet->getCellCollection()->getSortedCoordinates() as $coordinate) {
+            [$column, $number] = Coordinate::indexesFromString($coordinate);
+            if ($column > self::MOST_COLUMNS) {
+                $most = self::MOST_COLUMNS;
+                throw new RowFault("cell {$coordinate}", '', "a table of at most {$most} columns is expected in “{$file->name}”");
             }
-            if (implode('', $texts) !== '') {
-                yield $row->getRowIndex() => $texts;
+            if ($number !== $row && implode('', $texts) !== '') {
+                yield $row => $texts;
             }
+            if ($number !== $row) {
+                [$row, $texts] = [$number, []];
+            }
+            array_push($texts, ...array_fill(0, $column - 1 - count($texts), ''), ...[self::cell($sheet->getCell($coordinate), $file)]);
         }
+        if (implode('', $texts) !== '') {
+            yield $row => $texts;
+        }
+    }
+
+    /** @throws RowFault when it is a formula without its result */
+    private static function cell(Cell $cell, SourceFile $file): string
+    {
+        $isFormula = $cell->getDataType() === DataType::TYPE_FORMULA;
+        // What the sheet worked out itself stands beside the formula; it is never worked out here.
+        $value = $isFormula ? $cell->getOldCalculatedValue() : $cell->getValue();
+        if ($isFormula && ! is_scalar($value)) {
+            throw new RowFault(
+                "cell {$cell->getCoordinate()}",
+                (string) $cell->getValueString(),
+                "the result of the formula is expected in “{$file->name}”; open it, save it again with its results",
+            );
+        }
+
+        return match (true) {
+            is_int($value), is_float($value) => Date::isDateTime($cell)
+                ? Date::excelToDateTimeObject($value)->format('Y-m-d')
+                : self::number($value),
+            $isFormula => is_numeric($value) ? self::number((float) $value) : trim((string) $value),
+            default => trim($cell->getValueString()),
+        };
     }
 
     /** A sheet keeps numbers in binary; 15 significant figures are what it shows and all that it can be trusted for. */
@@ -147,6 +176,33 @@ final class Table
         return is_int($value)
             ? (string) $value
             : rtrim(rtrim(number_format($value, max(0, 14 - (int) floor(log10(max(1.0, abs($value))))), '.', ''), '0'), '.');
+    }
+
+    /**
+     * An ODS says how often a row and a cell stand there: a few bytes may be a thousand million cells.
+     *
+     * @throws Refusal when it repeats cells more often than a list does
+     */
+    private static function refuseRepeated(SourceFile $file): void
+    {
+        $reader = new XMLReader;
+        if (! @$reader->open("zip://{$file->path}#content.xml")) {
+            return; // it is no sheet, which is said when it is read
+        }
+        $cells = 0;
+        $rows = 1;
+        while (@$reader->read()) {
+            $repeated = static fn (string $of): int => max(1, (int) $reader->getAttribute("table:number-{$of}-repeated"));
+            if ($reader->nodeType === XMLReader::ELEMENT && $reader->name === 'table:table-row') {
+                $rows = $repeated('rows');
+            } elseif ($reader->nodeType === XMLReader::ELEMENT && $reader->getAttribute('office:value-type') !== null) {
+                $cells += $rows * $repeated('columns') - 1;
+            }
+            if ($cells > self::MOST_REPEATED) {
+                throw new Refusal("“{$file->name}” repeats its cells more often than a list does. Save what is filled in as CSV.");
+            }
+        }
+        $reader->close();
     }
 
     private static function refuseLarge(SourceFile $file): void

@@ -25,8 +25,9 @@ final class CsvReader
         if (str_starts_with($head, "\xEF\xBB\xBF")) {
             fseek($stream, 3);
         } elseif (str_starts_with($head, "\xFF\xFE") || str_starts_with($head, "\xFE\xFF")) {
+            self::refuseCut($stream, $head[0] === "\xFE");
             stream_filter_append($stream, 'convert.iconv.UTF-16/UTF-8', STREAM_FILTER_READ);
-            $head = (string) iconv('UTF-16', 'UTF-8//IGNORE', substr($head, 0, 65_534));
+            $head = (string) mb_convert_encoding(substr($head, 0, 65_534), 'UTF-8', 'UTF-16');
         } elseif (str_contains($head, "\0")) {
             throw new Refusal('This is not a text file: it holds zero bytes. CSV in UTF-8 is expected.');
         }
@@ -48,6 +49,23 @@ final class CsvReader
             if (implode('', $texts) !== '') {
                 yield $number => $texts;
             }
+        }
+    }
+
+    /**
+     * @param resource $stream of UTF-16
+     * @param bool $bigEndian whether the high byte of a unit comes first
+     *
+     * @throws Refusal when it ends within a sign
+     */
+    private static function refuseCut($stream, bool $bigEndian): void
+    {
+        fseek($stream, -2, SEEK_END);
+        $last = (string) fread($stream, 2);
+        $isOdd = ftell($stream) % 2 !== 0;
+        rewind($stream);
+        if ($isOdd || (ord($last[$bigEndian ? 0 : 1]) & 0xFC) === 0xD8) {
+            throw new Refusal('This file is cut: it ends within a sign of UTF-16. Fetch it again, whole.');
         }
     }
 
