@@ -205,17 +205,29 @@ final class Table
         $reader->close();
     }
 
-    private static function refuseLarge(SourceFile $file): void
+    /** In bytes as it is read: a sheet unpacked. Null where it is no sheet, though its name says so. */
+    public static function size(SourceFile $file): ?int
     {
+        if (! in_array($file->extension(), ['xlsx', 'ods'], true)) {
+            return (int) filesize($file->path);
+        }
         $zip = new ZipArchive();
         if ($zip->open($file->path, ZipArchive::RDONLY) !== true) {
-            throw new Refusal("“{$file->name}” is not a sheet that can be opened. Save it again as XLSX, ODS or CSV.");
+            return null;
         }
         $size = 0;
         for ($place = 0; $place < $zip->numFiles; $place++) {
             $entry = $zip->statIndex($place);
             $size += is_array($entry) ? (int) $entry['size'] : 0;
         }
+
+        return $size;
+    }
+
+    private static function refuseLarge(SourceFile $file): void
+    {
+        $size = self::size($file)
+            ?? throw new Refusal("“{$file->name}” is not a sheet that can be opened. Save it again as XLSX, ODS or CSV.");
         if ($size > self::LARGEST_SHEET) {
             throw new Refusal("“{$file->name}” is too large for a sheet. Save it as CSV, which is read row by row.");
         }

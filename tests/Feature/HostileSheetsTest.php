@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Actions\Import\ImportFiles;
+use App\Files\SourceFile;
 use Illuminate\Support\Facades\DB;
 use PhpOffice\PhpSpreadsheet\Spreadsheet;
 use PhpOffice\PhpSpreadsheet\Writer\Ods;
@@ -86,6 +88,21 @@ final class HostileSheetsTest extends BooksTestCase
             $this->says('items.csv', substr($text, 0, -1), 'This file is cut');
             $this->says('items.csv', substr($text, 0, -2), 'This file is cut');
         }
+    }
+
+    public function test_a_small_file_that_unpacks_to_a_large_sheet_is_long_work(): void
+    {
+        $path = "{$this->folder}/items.xlsx";
+        file_put_contents($path, $this->xlsx(['A1' => 'x']));
+        self::assertFalse(ImportFiles::areLong([new SourceFile('items.xlsx', $path)]));
+        $zip = new ZipArchive;
+        $zip->open($path);
+        $zip->addFromString('xl/worksheets/sheet1.xml', str_repeat('<row/>', 1_000_000));
+        $zip->close();
+        self::assertLessThan(100_000, filesize($path));
+        self::assertTrue(ImportFiles::areLong([new SourceFile('items.xlsx', $path)]));
+        file_put_contents($path, 'no zip');
+        self::assertFalse(ImportFiles::areLong([new SourceFile('items.xlsx', $path)]));
     }
 
     public function test_a_workbook_without_sheets(): void

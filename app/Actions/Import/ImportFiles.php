@@ -7,6 +7,7 @@ namespace App\Actions\Import;
 use App\Actions\Posting\Once;
 use App\Actions\Receipts\SetAsideRules;
 use App\Files\SourceFile;
+use App\Files\Table;
 use App\Models\Import;
 use App\Models\ImportFile;
 use App\Queries\Settings;
@@ -105,7 +106,7 @@ final class ImportFiles
     /** @param  list<SourceFile>  $files */
     private static function bytes(array $files): int
     {
-        return array_sum(array_map(static fn (SourceFile $file): int => (int) filesize($file->path), $files));
+        return array_sum(array_map(static fn (SourceFile $file): int => Table::size($file) ?? 0, $files));
     }
 
     /** @param  list<SourceFile>  $files */
