@@ -201,6 +201,7 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/aged.{format}', [AgedController::class, 'export'])
         ->name('aged.export')
         ->whereIn('format', ['csv', 'xlsx']);
+    Route::get('/aged/{customer}/documents', [AgedController::class, 'documents'])->name('aged.documents')->whereNumber('customer');
     Route::get('/aged/{customer}', [AgedController::class, 'items'])
         ->name('aged.items')
         ->whereNumber('customer');

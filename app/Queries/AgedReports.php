@@ -57,6 +57,19 @@ final readonly class AgedReports
         return AgedReport::of($sums, $shown, $terms->in === null ? $ties : []);
     }
 
+    /**
+     * The documents of some customers, as the list has them.
+     *
+     * @param list<int> $customerIds
+     * @return list<AgedShown>
+     *
+     * @throws Refusal when the terms are none
+     */
+    public function documents(Account $account, string $asOf, AgedTerms $terms, array $customerIds, ?string $knownAt): array
+    {
+        return $this->rows->documents($this->reports->emptyList($asOf, $terms), $account, $knownAt, $customerIds);
+    }
+
     /** The list itself, of which a page reads no more than it shows. */
     private function byCustomer(Account $account, string $asOf, AgedTerms $terms): AgedReport
     {

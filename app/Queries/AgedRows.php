@@ -96,10 +96,13 @@ final readonly class AgedRows
         return $shown;
     }
 
-    /** @return list<AgedShown> by customer, then by document */
-    private function documents(AgedList $list, Account $account, ?string $knownAt): array
+    /**
+     * @param ?list<int> $customerIds null: all
+     * @return list<AgedShown> by customer, then by document
+     */
+    public function documents(AgedList $list, Account $account, ?string $knownAt, ?array $customerIds = null): array
     {
-        $rows = $list->documents($this->items->of($account->id, $list->asOf, $knownAt, null, $list->in));
+        $rows = $list->documents($this->items->of($account->id, $list->asOf, $knownAt, $customerIds, $list->in));
         $titles = $this->positions->titles(array_keys($rows));
         $shown = [];
         foreach ($rows as $itemId => $row) {

@@ -108,8 +108,12 @@ final readonly class Reports
         return self::listOf($empty, $this->kept($account, $empty)->some($customerIds));
     }
 
-    /** @throws Refusal when the terms are none */
-    private function emptyList(string $asOf, AgedTerms $terms): AgedList
+    /**
+     * An aged list of a day and its columns, without rows.
+     *
+     * @throws Refusal when the terms are none
+     */
+    public function emptyList(string $asOf, AgedTerms $terms): AgedList
     {
         if ($terms->in !== null && ! Currency::isKnown($terms->in)) {
             throw new Refusal("“{$terms->in}” is no currency; a code of ISO 4217 is expected, such as GBP.");

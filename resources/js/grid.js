@@ -124,7 +124,33 @@ export function grid() {
             return this.rows.filter((row) => !row.hidden);
         },
 
+        /** What a row is made of, under it; once more, and it is gone. */
+        async open(button) {
+            const row = button.closest('tr');
+            const isOpen = button.getAttribute('aria-expanded') === 'true';
+            button.setAttribute('aria-expanded', String(!isOpen));
+            if (isOpen) {
+                this.under(row).forEach((under) => under.remove());
+            } else {
+                await htmx.ajax('GET', button.dataset.opens, { target: row, swap: 'afterend' });
+            }
+        },
+
+        /** The rows that stand under a row and are of it. */
+        under(row) {
+            const rows = [];
+            for (let next = row.nextElementSibling; next?.dataset.of !== undefined; next = next.nextElementSibling) {
+                rows.push(next);
+            }
+            return rows;
+        },
+
         click(event) {
+            const opens = event.target.closest('[data-opens]');
+            if (opens) {
+                this.open(opens);
+                return;
+            }
             const row = event.target.closest('tr');
             if (!this.rows.includes(row) || event.target.closest('a, button, input, select, label')) {
                 return;
@@ -206,6 +232,7 @@ export function grid() {
             this.rows.forEach((row) => {
                 const text = plain(row.textContent);
                 row.hidden = !wanted.every((word) => text.includes(word));
+                this.under(row).forEach((under) => (under.hidden = row.hidden));
             });
             const visible = this.visible().length;
             this.shown = visible === this.rows.length ? '' : `${visible} of ${this.rows.length} shown`;
@@ -250,7 +277,7 @@ export function grid() {
             const numeric = this.rows.every((row) => /^-?\d*$/.test(key(row)));
             const compare = numeric ? (a, b) => Number(key(a)) - Number(key(b)) : (a, b) => key(a).localeCompare(key(b));
             this.rows.sort((a, b) => (ascending ? compare(a, b) : compare(b, a)));
-            this.rows.forEach((row) => row.parentNode.appendChild(row));
+            this.rows.map((row) => [row, ...this.under(row)]).forEach((together) => together[0].parentNode.append(...together));
         },
 
         /** What is shown, or of it what is chosen, headings first. */

@@ -196,6 +196,16 @@ test('tables: sort, filter, choose with click, Ctrl and Shift, sum, copy as tab-
     const total = (row) => row.locator('td').last().getAttribute('data-sort');
     await page.getByRole('button', { name: 'Total' }).click();
     await page.getByRole('button', { name: 'Total' }).click();
+    await page.locator('[data-opens]').nth(1).click();
+    await expect(table.locator('tr[data-of]').first()).toBeVisible();
+    await page.getByRole('button', { name: 'Total' }).click();
+    await page.getByRole('button', { name: 'Total' }).click();
+    const opened = table.locator('[aria-expanded=true]');
+    const under = await opened.evaluate((button) => button.closest('tr').nextElementSibling.dataset.of);
+    expect(await opened.getAttribute('aria-label')).toBe(`Documents of ${under.split(' ')[0]}`);
+    await opened.focus();
+    await page.keyboard.press('Enter');
+    await expect(table.locator('tr[data-of]')).toHaveCount(0);
     const rows = table.locator('tbody tr');
     const [first, second, third] = [Number(await total(rows.nth(0))), Number(await total(rows.nth(1))), Number(await total(rows.nth(2)))];
     expect(first).toBeGreaterThanOrEqual(second);

@@ -57,6 +57,19 @@ final class AgedInDepthTest extends BooksTestCase
         self::assertSame(1, Artisan::call('ajuste:aged', ['--by' => 'moon', '--json' => true]));
     }
 
+    public function test_each_customer_opens_into_its_documents_and_all_at_once(): void
+    {
+        $uno = $this->customerId('C1');
+        $shown = $this->get("/aged/{$uno}/documents?currency=EUR")->assertOk()->assertDontSee('<html', false);
+        $shown->assertSeeInOrder(['Invoice I1', '60.00', 'Invoice I2', '50.00']);
+        $this->get("/aged/{$uno}/documents?currency=GBP")->assertOk()->assertDontSee('Invoice');
+        $this->get("/aged/{$this->customerId('C3')}/documents?in=GBP")->assertOk()->assertSee('10.00')->assertDontSee('11.54');
+        $this->get('/aged')->assertOk()->assertSee("/aged/{$uno}/documents", false)->assertDontSee('Invoice I1');
+        $page = $this->get('/aged?open=1')->assertOk();
+        $page->assertSeeInOrder(['C1 Uno', 'Invoice I1', 'Invoice I2', 'C3 Tres', 'Invoice G1', '2 rows']);
+        $this->get('/aged?open=1&by=group')->assertOk()->assertDontSee('Invoice I1');
+    }
+
     public function test_the_control_accounts_stand_beside_each_other_each_with_its_tie(): void
     {
         $said = $this->report('aged', ['--by' => 'account', '--compare' => '2026-09-30']);

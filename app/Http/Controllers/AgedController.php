@@ -69,13 +69,30 @@ final class AgedController
             'currencies' => [$settings->base()->code, ...$currencies->inUse()],
             'asked' => array_filter(array_map(static fn (string $name): ?string => self::option($request, $name), [
                 'basis' => 'basis', 'buckets' => 'buckets', 'credits' => 'credits', 'in' => 'in', 'by' => 'by', 'compare' => 'compare',
+                'open' => 'open',
             ])),
             'by' => self::by($request),
             'compared' => self::option($request, 'compare'),
             'window' => $window,
+            'opened' => self::opened($request, $at, $reports, array_values($ids->all())),
             'ids' => $ids,
             'watches' => $watches->of($at->account, $at->asOf, array_values($ids->all())),
         ]), $request);
+    }
+
+    /**
+     * @param list<int> $customerIds
+     * @return array<string, list<AgedShown>> the documents of each customer and currency on the page, where all are opened
+     */
+    private static function opened(Request $request, ViewPoint $at, AgedReports $reports, array $customerIds): array
+    {
+        $opened = [];
+        $isAsked = $request->boolean('open') && self::by($request) === AgedBy::Customer && $customerIds !== [];
+        foreach ($isAsked ? $reports->documents($at->account, $at->asOf, self::terms($request), $customerIds, $at->knownAt) : [] as $of) {
+            $opened["{$of->row->customer} {$of->row->currency}"][] = $of;
+        }
+
+        return $opened;
     }
 
     /** @return ListWindow<AgedShown> */
@@ -163,6 +180,20 @@ final class AgedController
                 $customer->id,
                 $at->knownAt,
             ),
+        ]);
+    }
+
+    /** The documents of one row of the list, to stand under it. */
+    public function documents(Request $request, Customer $customer, ViewPoint $at, Settings $settings, AgedReports $reports): View
+    {
+        $currency = self::option($request, 'currency');
+        $all = $reports->documents($at->account, $at->asOf, self::terms($request), [$customer->id], $at->knownAt);
+        $in = self::terms($request)->in;
+
+        return view('aged.documents', [
+            'documents' => array_filter($all, static fn (AgedShown $of): bool => in_array($currency, [null, $of->row->currency], true)),
+            'base' => $in === null ? $settings->base() : Currency::of($in),
+            'compared' => self::option($request, 'compare'),
         ]);
     }
 

@@ -21,7 +21,12 @@
         </div>
         @include('aged.choices')
         <div x-data="grid">
-            <x-filter />
+            <div class="flex items-center gap-3"><x-filter />
+                @if ($by === Ajuste\Core\Aging\AgedBy::Customer)
+                    <a class="tag" href="{{ $with(['open' => '1']) }}" data-hotkey="o">Open all <kbd>O</kbd></a>
+                    <a class="tag" href="{{ $with(['open' => null]) }}" data-hotkey="z">Close all <kbd>Z</kbd></a>
+                @endif
+            </div>
             @include('aged.list')
             <x-table-foot name="aged" />
         </div>

@@ -46,6 +46,10 @@
                             {{ $row->name === '' ? 'none' : $row->name }}
                         @endif
                     @else
+                        @if ($by === AgedBy::Customer)
+                            <button type="button" class="opens" data-opens="{{ route('aged.documents', $of) }}"
+                                aria-expanded="{{ $opened === [] ? 'false' : 'true' }}" aria-label="Documents of {{ $row->customer }}"></button>
+                        @endif
                         <a href="{{ $open('') }}">{{ $row->customer }} {{ $row->name }}</a>
                     @endif
                     @if ($row->currency !== $base->code)
@@ -85,6 +89,7 @@
                     <td class="n" data-sort="{{ $each->change?->total ?? 0 }}">{{ $each->change === null ? '' : $cell($each->change->total) }}</td>
                 @endif
             </tr>
+            @includeWhen($opened !== [], 'aged.documents', ['documents' => $opened["{$row->customer} {$row->currency}"] ?? []])
         @empty
             <tr>
                 <td colspan="{{ count($list->buckets->labels) + 6 }}">Nothing is open as of this day.</td>
