@@ -84,6 +84,7 @@ await shot('document');
 await page.goto(`${base}/bank`);
 await shot('bank');
 await page.goto(`${base}/aged`);
+await page.locator('[data-opens]').first().click();
 await shot('aged');
 await page.goto(`${base}/customers/4`);
 await page
