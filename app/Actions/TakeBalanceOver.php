@@ -11,7 +11,6 @@ use Ajuste\Core\Proof\Cause;
 use Ajuste\Core\Refusal;
 use App\Actions\Import\TypeRow;
 use App\Actions\Posting\Once;
-use App\Queries\ControlFigures;
 use App\Queries\Reports;
 use App\Queries\Settings;
 use Illuminate\Support\Facades\DB;
@@ -24,7 +23,6 @@ final readonly class TakeBalanceOver
 {
     public function __construct(
         private Reports $reports,
-        private ControlFigures $figures,
         private TypeRow $type,
         private Settings $settings,
     ) {}
@@ -45,12 +43,13 @@ final readonly class TakeBalanceOver
             throw new Refusal("The ledger has lines of {$control->number} already; its balance is what they come to.");
         }
         $rows = [];
+        $rest = $balance;
         foreach ($this->reports->proof($control, $day)->lines as $line) {
             if ($line->cause === Cause::NotInLedger && $line->amount !== 0) {
                 $rows[] = $this->row($control, $line->date(), $line->document(), $line->amount, 'taken over as it stands', 'taken over');
+                $rest = $rest->minus(Money::ofMinor($line->amount, $balance->currency));
             }
         }
-        $rest = $balance->minus($this->figures->at($control, $day)->customers);
         if (! $rest->isZero()) {
             $rows[] = $this->row($control, $day, '', $rest->minor, 'Balance brought forward beside the open items', 'opening');
         }

@@ -142,6 +142,22 @@ final class ListsTest extends BooksTestCase
         self::assertSame([], app(Verification::class)->faults());
     }
 
+    public function test_the_balance_is_what_was_typed_whatever_the_items_are(): void
+    {
+        $twice = 'I1,invoice,C1,2026-10-01,2026-11-01,EUR,100.00,100.00,,,,';
+        $this->importBasics(['items.csv' => self::items([
+            $twice, $twice, 'R1,receipt,C2,2026-10-02,,EUR,30.00,30.00,,,,', 'I9,invoice,C1,2026-11-03,2026-12-01,EUR,9.00,9.00,,,,',
+        ])]);
+        $this->actingAs($this->person());
+        $this->post('/balance', ['key' => 'b', 'amount' => '70', 'side' => 'debit', 'day' => '2026-10-31'])->assertSessionHas('done');
+        $proof = $this->report('proof');
+        self::assertSame(['70.00', '170.00', '-100.00'], [$proof['control'], $proof['customers'], $proof['difference']]);
+        self::assertSame(
+            ['duplicate_in_subledger 100.00'],
+            array_map(static fn (array $of): string => "{$of['cause']} {$of['amount']}", (array) $proof['causes']),
+        );
+    }
+
     public function test_a_balance_that_is_what_the_items_come_to_ties_at_once(): void
     {
         $this->importBasics(['items.csv' => self::items(['I1,invoice,C1,2026-10-01,2026-11-01,EUR,100.00,100.00,,,,'])]);
