@@ -14,7 +14,7 @@
                     <th scope="col">What</th>
                     <th scope="col">Dated</th>
                     <th scope="col">From</th>
-                    <th scope="col" class="n">On control account</th>
+                    <th scope="col" class="n">On control accounts</th>
                     <th scope="col" class="n">With customers</th>
                     <th scope="col">Decide</th>
                 </tr>
