@@ -9,11 +9,13 @@ use Ajuste\Core\Exchange\Setting;
 use Ajuste\Core\Pack\Manifest;
 use Ajuste\Core\Pack\PackFigures;
 use Ajuste\Core\Refusal;
+use Ajuste\Core\SignOff\Signature;
 use App\Queries\ControlFigures;
 use App\Queries\PackRows;
 use App\Queries\Questions;
 use App\Queries\Reports;
 use App\Queries\Settings;
+use App\Queries\SignOffs;
 use App\Support\Pdf;
 use App\Support\Seals;
 use Illuminate\Support\Facades\DB;
@@ -33,6 +35,7 @@ final readonly class CutPack
         private Reports $reports,
         private ControlFigures $figures,
         private PackPapers $papers,
+        private SignOffs $signOffs,
     ) {}
 
     /** Where the pack that a long work cut is kept until it is fetched. */
@@ -56,16 +59,18 @@ final readonly class CutPack
      */
     public function to(string $file, Period $period): void
     {
-        $signed = DB::table('signatures')->where(['period' => $period->name, 'role' => 'reviewer'])->orderByDesc('id')->first()
+        $signed = $this->signOffs->second($period)
             ?? throw new Refusal("{$period->name} is not signed by two yet. A pack is cut of what was signed.");
         $contents = $this->contents($period, $signed);
-        $contents += $this->papers->of($period, $signed->recorded_at);
+        $contents += $this->papers->of($period, $signed->recordedAt);
         $contents['cover.pdf'] = Pdf::of('sign-off.cover', [
             'booksName' => $this->settings->text(Setting::BooksName),
             'period' => $period,
-            'figures' => (array) json_decode($contents['figures.json'], true),
+            'figures' => $signed->figures->byName,
+            'base' => $this->settings->base(),
             'signatures' => self::signatures($period),
-            'reasons' => DB::table('check_reasons')->where('period', $period->name)->orderBy('id')->get(),
+            // The last one of each check.
+            'reasons' => DB::table('check_reasons')->where('period', $period->name)->orderBy('id')->get()->keyBy('name'),
         ], $period->last);
         $contents['manifest.json'] = self::json(Manifest::of($contents)->digests);
         File::ensureDirectoryExists(dirname($file));
@@ -81,9 +86,9 @@ final readonly class CutPack
     }
 
     /** @return array<string, string> by file */
-    private function contents(Period $period, stdClass $signed): array
+    private function contents(Period $period, Signature $signed): array
     {
-        [$last, $known] = [$period->last, $signed->recorded_at];
+        [$last, $known] = [$period->last, $signed->recordedAt];
         $open = [];
         $buckets = $this->reports->buckets(null, null);
         foreach ($this->settings->accounts()->carryingCustomers() as $account) {

@@ -63,6 +63,12 @@ final class Say
         return $money->abs()->grouped().($money->isZero() ? '' : ($money->minor > 0 ? ' Dr' : ' Cr'));
     }
 
+    /** `Not due`, `1–30`, `Over 90`: a column of the aged list */
+    public static function bucket(string $label): string
+    {
+        return ucfirst(str_replace(['_', '-'], [' ', '–'], $label));
+    }
+
     /** `DE89 3704 0044 0532 0130 00`; other numbers as they are */
     public static function iban(string $number): string
     {

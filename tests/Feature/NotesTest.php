@@ -97,7 +97,7 @@ final class NotesTest extends BooksTestCase
         $this->get("/customers/{$customer}")
             ->assertOk()
             ->assertSee('pays on the fifth')
-            ->assertSee('not due 100.00')
+            ->assertSee('not due: 100.00')
             ->assertSee('unapplied −60.00');
     }
 }

@@ -12,6 +12,8 @@ use App\Support\ClosePack;
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\View;
+use Illuminate\View\View as CoverView;
 use ZipArchive;
 
 /** A period ends: checks, two signatures over the same figures, the lock, the next month (R13). */
@@ -311,10 +313,17 @@ final class SignOffTest extends BooksTestCase
         foreach (['journals', 'station proof', 'station currency', 'station receipts'] as $place => $check) {
             $this->actingAs($this->preparer)->post('/sign-off/explain', ['key' => "e{$place}", 'check' => $check, 'reason' => 'known']);
         }
+        $this->post('/sign-off/explain', ['key' => 'again', 'check' => 'journals', 'reason' => 'they come on Monday']);
         $this->get('/sign-off/2026-10/pack.zip')->assertStatus(422)->assertSee('is not signed by two yet');
         $this->sign('a', $this->preparer);
         $this->sign('b', $this->reviewer);
+        $cover = [];
+        View::composer('sign-off.cover', static function (CoverView $view) use (&$cover): void {
+            $cover = $view->getData();
+        });
         $file = $this->cut('one');
+        self::assertSame((array) json_decode((string) DB::table('signatures')->value('figures'), true), $cover['figures'], 'what was signed');
+        self::assertSame('they come on Monday', $cover['reasons']['journals']->reason, 'the last of each check');
         $pack = ClosePack::open($file);
         self::assertSame([], $pack->faults());
         self::assertSame(['81.54', '81.54', '11.54', '70.00'], [

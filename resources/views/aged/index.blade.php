@@ -3,7 +3,6 @@
     use App\Http\Say;
     $money = fn(int $minor) => Money::ofMinor($minor, $base);
     $cell = fn(int $minor) => $minor === 0 ? '·' : $money($minor)->grouped();
-    $words = fn(string $label) => $label === 'not_due' ? 'Not due' : ucfirst(str_replace(['_', '-'], [' ', '–'], $label));
     $with = fn(array $change) => route('aged', array_filter([...$asked, ...$change]));
     $percent = fn(int $tenths) => number_format($tenths / 10, 1) . ' %';
 @endphp

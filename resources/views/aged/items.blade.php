@@ -2,12 +2,11 @@
     use Ajuste\Core\Aging\Credits;
     use Ajuste\Core\Calendar\Day;
     use App\Http\Say;
-    $words = fn(string $label) => str_replace(['_', '-'], [' ', '–'], $label);
 @endphp
 <x-layout title="{{ $customer->name }}, aged" station="aged">
     <div class="pane" x-data="grid">
         <p><a href="{{ route('aged') }}">Aged receivables</a></p>
-        <h1>{{ $customer->name }}{{ $column === '' ? '' : ', ' . $words($column) }}</h1>
+        <h1>{{ $customer->name }}{{ $column === '' ? '' : ', ' . lcfirst(Say::bucket($column)) }}</h1>
         <p class="lead">{{ Say::count(count($rows), 'item') }} as of {{ Say::day($list->asOf) }}, {{ $sum->grouped() }} {{ $base->code }} at carrying
             amount. <a href="{{ route('customer', $customer->id) }}">Customer's page</a></p>
         @if ($list->credits === Credits::OldestFirst)
@@ -47,7 +46,7 @@
                         <td data-sort="{{ $item->date }}">{{ Say::day($item->date) }}</td>
                         <td data-sort="{{ $item->dueDate }}">{{ Say::day($item->dueDate) }}</td>
                         <td class="n" data-sort="{{ $late }}">{{ max(0, $late) }}</td>
-                        <td>{{ $words($row->column) }}</td>
+                        <td>{{ lcfirst(Say::bucket($row->column)) }}</td>
                         <td class="n" data-sort="{{ $row->base->minor }}">{{ $row->base->grouped() }}</td>
                     </tr>
                 @endforeach

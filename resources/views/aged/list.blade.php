@@ -14,7 +14,7 @@
             @endif
             @foreach ($list->buckets->labels as $label)
                 <th scope="col" class="n" data-sum data-order="{{ $label }}">
-                    <button type="button">{{ $words($label) }}</button>
+                    <button type="button">{{ Say::bucket($label) }}</button>
                 </th>
             @endforeach
             <th scope="col" class="n" data-sum data-order="unapplied">

@@ -4,7 +4,6 @@
     use App\Http\Say;
     $colours = ['#e6e8ef', '#c5cbdd', '#98a4c4', '#6575a2', '#36456f'];
     $labels = $picture->lists[0]->buckets->labels;
-    $words = fn(string $label) => $label === 'not_due' ? 'Not due' : ucfirst(str_replace(['_', '-'], [' ', '–'], $label));
     $shade = fn(int $column) => $colours[(int) round((4 * $column) / max(1, count($labels) - 1))];
     $grouped = fn(int $minor) => $minor === 0 ? '·' : Money::ofMinor($minor, $base)->grouped();
 @endphp
@@ -18,7 +17,7 @@
             @foreach ($picture->bars as $place => [$x, $parts])
                 @foreach ($parts as [$y, $height, $column, $amount])
                     <rect x="{{ $x }}" y="{{ $y }}" width="{{ AgeMonths::STEP - 16 }}" height="{{ $height }}" fill="{{ $shade($column) }}">
-                        <title>{{ Say::day($picture->lists[$place]->asOf) }}, {{ $words($labels[$column]) }}: {{ $grouped($amount) }}</title>
+                        <title>{{ Say::day($picture->lists[$place]->asOf) }}, {{ Say::bucket($labels[$column]) }}: {{ $grouped($amount) }}</title>
                     </rect>
                 @endforeach
                 <text x="{{ $x + (AgeMonths::STEP - 16) / 2 }}" y="{{ AgeMonths::HEIGHT + 16 }}"
@@ -29,7 +28,7 @@
             @foreach ($labels as $column => $label)
                 <span class="flex items-center gap-1"><svg width="14" height="14" aria-hidden="true">
                         <rect width="14" height="14" fill="{{ $shade($column) }}" stroke="#c2b79f" />
-                    </svg>{{ $words($label) }}</span>
+                    </svg>{{ Say::bucket($label) }}</span>
             @endforeach
         </div>
         <table class="grid-table" data-decimals="{{ $base->decimals }}">
@@ -37,7 +36,7 @@
                 <tr>
                     <th scope="col">At the end of</th>
                     @foreach ($labels as $label)
-                        <th scope="col" class="n">{{ $words($label) }}</th>
+                        <th scope="col" class="n">{{ Say::bucket($label) }}</th>
                     @endforeach
                     <th scope="col" class="n">Unapplied</th>
                     <th scope="col" class="n">Total</th>

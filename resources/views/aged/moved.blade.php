@@ -4,7 +4,7 @@
     $money = fn(int $minor) => Say::balance(Money::ofMinor($minor, $base));
     $where = function ($row) use ($list) {
         $columns = array_filter([...array_combine($list->buckets->labels, $row->amounts), 'unapplied' => $row->unapplied]);
-        return implode(', ', array_map(fn(string $label) => str_replace(['_', '-'], [' ', '–'], $label), array_keys($columns)));
+        return implode(', ', array_map(fn(string $label) => lcfirst(Say::bucket($label)), array_keys($columns)));
     };
 @endphp
 <h2>What moved since {{ Say::day($compared) }}</h2>

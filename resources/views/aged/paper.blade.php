@@ -2,7 +2,6 @@
     use Ajuste\Core\Money\Money;
     use App\Http\Say;
     $money = fn(int $minor) => $minor === 0 ? '' : Money::ofMinor($minor, $base)->grouped();
-    $words = fn(string $label) => $label === 'not_due' ? 'Not due' : ucfirst(str_replace(['_', '-'], [' ', '–'], $label));
     $list = $report->sums;
 @endphp
 <x-paper title="Aged receivables">
@@ -14,7 +13,7 @@
             <tr>
                 <th style="width: 34%">{{ $by }}</th>
                 @foreach ($list->buckets->labels as $label)
-                    <th class="n">{{ $words($label) }}</th>
+                    <th class="n">{{ Say::bucket($label) }}</th>
                 @endforeach
                 <th class="n">Unapplied</th>
                 <th class="n">Total</th>

@@ -77,7 +77,7 @@
         @foreach ($aged->rows as $row)
             <p class="flex items-center gap-3"><x-svg.age-strip :row="$row" /><span class="soft">{{ $row->currency }}: @foreach ($aged->buckets->labels as $column => $label)
                         @if ($row->amounts[$column] !== 0)
-                            {{ $label === 'not_due' ? 'not due' : str_replace(['_', '-'], [' ', '–'], $label) . ' days' }}
+                            {{ lcfirst(Say::bucket($label)) }}:
                             {{ Money::ofMinor($row->amounts[$column], $base)->grouped() }}{{ $loop->last ? '' : ' · ' }}
                         @endif
                     @endforeach

@@ -1,6 +1,5 @@
 @use('Ajuste\Core\Proposal\CreditorReference')
 @use('App\Http\Say')
-@php $words = fn(string $label) => $label === 'not_due' ? 'Not due' : ucfirst(str_replace(['_', '-'], [' ', '–'], $label)); @endphp
 <x-paper title="Statement">
     @foreach ($statements as $of)
         <div class="soft">{{ $booksName }}</div>
@@ -51,7 +50,7 @@
             <thead>
                 <tr>
                     @foreach ($of->buckets() as $label)
-                        <th class="n">{{ $words($label) }}</th>
+                        <th class="n">{{ Say::bucket($label) }}</th>
                     @endforeach
                 </tr>
             </thead>

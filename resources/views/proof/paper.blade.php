@@ -11,24 +11,20 @@
     <table>
         <tbody>
             <tr>
-                <td>Ledger as imported</td>
-                <td></td>
+                <td colspan="2">Ledger as imported</td>
                 <td class="n">{{ Say::balance($money($proof->ledgerAsImported)) }}</td>
             </tr>
             <tr>
-                <td>Own vouchers not yet taken over</td>
-                <td></td>
+                <td colspan="2">Own vouchers not yet taken over</td>
                 <td class="n">{{ Say::balance($money($proof->ownVouchers)) }}</td>
             </tr>
             <tr>
-                <td><b>Control account</b></td>
-                <td></td>
+                <td colspan="2"><b>Control account</b></td>
                 <td class="n"><b>{{ Say::balance($money($proof->control)) }}</b></td>
             </tr>
             @foreach ($proof->byCause() as $name => $lines)
                 <tr>
-                    <td><b>{{ $lines[0]->cause->words() }}</b></td>
-                    <td></td>
+                    <td colspan="2"><b>{{ $lines[0]->cause->words() }}</b></td>
                     <td class="n"><b>{{ $money($proof->amounts()[$name])->grouped() }}</b></td>
                 </tr>
                 @foreach (array_slice($lines, 0, 300) as $line)

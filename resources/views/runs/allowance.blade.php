@@ -1,6 +1,5 @@
 @php
     use App\Http\Say;
-    $words = fn(string $label) => $label === 'not_due' ? 'Not due' : ucfirst(str_replace(['_', '-'], [' ', '–'], $label));
     $change = $run->total();
 @endphp
 <x-layout title="Allowance" station="aged" class="halves even">
@@ -39,7 +38,7 @@
                 @forelse ($run->matrix as $cell)
                     <tr data-minor="{{ $cell->allowance->minor }}">
                         <td>{{ $cell->group === '' ? 'all others' : $cell->group }}</td>
-                        <td>{{ $words($cell->bucket) }}</td>
+                        <td>{{ Say::bucket($cell->bucket) }}</td>
                         <td class="n" data-sort="{{ $cell->base->minor }}">{{ Say::balance($cell->base) }}</td>
                         <td class="n" data-sort="{{ $cell->rate }}">{{ $cell->rate }}</td>
                         <td class="n" data-sort="{{ $cell->allowance->minor }}">{{ $cell->allowance->grouped() }}</td>

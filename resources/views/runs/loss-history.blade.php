@@ -1,6 +1,5 @@
 @php
     use App\Http\Say;
-    $words = fn(string $label) => $label === 'not_due' ? 'Not due' : ucfirst(str_replace(['_', '-'], [' ', '–'], $label));
 @endphp
 <x-layout title="Loss rates from history" station="aged">
     <div class="pane">
@@ -24,7 +23,7 @@
                 <tbody>
                     @foreach ($of->columns as $column)
                         <tr>
-                            <td>{{ $words($column->label) }}</td>
+                            <td>{{ Say::bucket($column->label) }}</td>
                             <td class="n">{{ number_format($column->documents) }}</td>
                             <td class="n">{{ $column->stood->grouped() }}</td>
                             <td class="n">{{ $column->stayed->grouped() }}</td>

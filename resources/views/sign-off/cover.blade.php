@@ -2,7 +2,7 @@
 <x-paper title="Close of {{ $period->name }}">
     <div class="soft">{{ $booksName }}</div>
     <h1>Close of {{ $period->name }}</h1>
-    <p class="soft">{{ Say::day($period->first) }} to {{ Say::day($period->last) }}</p>
+    <p class="soft">{{ Say::day($period->first) }} to {{ Say::day($period->last) }}. Balances in {{ $base->code }}, credits with a minus.</p>
     <table>
         <thead>
             <tr>

@@ -1,5 +1,6 @@
 @props(['list'])
 @php
+    use App\Http\Say;
     $amounts = array_map(fn(int $amount) => max(0, $amount), $list->totals->amounts);
     $sum = max(1, array_sum($amounts));
     $colours = ['#e6e8ef', '#c5cbdd', '#98a4c4', '#6575a2', '#36456f'];
@@ -11,7 +12,7 @@
         @php
             $width = (1230 * $amount) / $sum;
             $shade = (int) round((4 * $column) / max(1, $last));
-            $label = $list->buckets->labels[$column] === 'not_due' ? 'Not due' : ucfirst(str_replace(['_', '-'], [' ', '–'], $list->buckets->labels[$column]));
+            $label = Say::bucket($list->buckets->labels[$column]);
         @endphp
         <rect x="{{ round($x, 1) }}" y="0" width="{{ round($width, 1) }}" height="34" fill="{{ $colours[$shade] }}">
             <title>{{ $label }}: {{ round((100 * $amount) / $sum) }} %</title>
