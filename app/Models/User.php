@@ -39,7 +39,13 @@ final class User extends Authenticatable
     /** By the role, or as the deputy of a reviewer who is away. */
     public function mayReview(): bool
     {
-        return $this->role->mayReview() || app(Deputies::class)->standsFor($this->id) !== '';
+        return $this->role->mayReview() || $this->deputyOf() !== '';
+    }
+
+    /** The reviewer in whose place this person approves today; blank where there is none, or where the role itself allows it. */
+    public function deputyOf(): string
+    {
+        return $this->role->mayReview() ? '' : app(Deputies::class)->standsFor($this->id);
     }
 
     protected function casts(): array

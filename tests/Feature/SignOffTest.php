@@ -175,6 +175,8 @@ final class SignOffTest extends BooksTestCase
         }
         $this->get('/me')->assertSee('on leave');
         $this->sign('a', $this->preparer);
+        $this->actingAs($this->reviewer)->get('/sign-off')->assertSee('Sign second')->assertDontSee('As deputy of');
+        $this->actingAs($deputy)->get('/sign-off')->assertSee('As deputy of A reviewer');
         $this->sign('b', $deputy);
         self::assertSame('Deputy, deputy of A reviewer', DB::table('signatures')->where('role', 'reviewer')->value('who'));
         $this->actingAs($this->reviewer)->post('/me/deputies/1/end', ['key' => 'e'])->assertSessionHas('done');

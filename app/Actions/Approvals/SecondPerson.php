@@ -7,7 +7,6 @@ namespace App\Actions\Approvals;
 use Ajuste\Core\Exchange\Setting;
 use Ajuste\Core\Refusal;
 use Ajuste\Core\RefusalKind;
-use App\Models\Deputies;
 use App\Models\User;
 use App\Queries\Settings;
 use App\Support\Actor;
@@ -16,7 +15,7 @@ use Illuminate\Support\Facades\Auth;
 /** Who may approve what somebody asked for (R13): a reviewer, never the one who asked; or the outside person that the books name. */
 final readonly class SecondPerson
 {
-    public function __construct(private Settings $settings, private Actor $actor, private Deputies $deputies) {}
+    public function __construct(private Settings $settings, private Actor $actor) {}
 
     /**
      * @param string $asked the one who asked
@@ -43,9 +42,9 @@ final readonly class SecondPerson
 
     private function inPlaceOf(): string
     {
-        $user = User::signedIn();
+        $reviewer = User::signedIn()->deputyOf();
 
-        return $user->role->mayReview() ? '' : ", deputy of {$this->deputies->standsFor($user->id)}";
+        return $reviewer === '' ? '' : ", deputy of {$reviewer}";
     }
 
     /** @throws Refusal where the person is no reviewer: what a deputy does not decide */

@@ -2,6 +2,7 @@
 @if ($unchanged && $user->mayReview() && $user->name !== $request->who)
     <form method="post" action="{{ route('approval.approve', $request->id) }}" class="foot">@csrf
         <input type="hidden" name="key" value="{{ $key }}">
+        @include('approvals.deputy')
         <button class="button main" data-main>Approve and post {{ $what }} <kbd>Ctrl ↵</kbd></button>
     </form>
 @elseif ($unchanged && $user->role->mayWrite())

@@ -11,6 +11,7 @@
     @if ($inReview && !$user->mayReview())
         <label class="grow">Outside reviewer: day and evidence <input type="text" name="outside" required class="w-full"></label>
     @endif
+    @includeWhen($inReview, 'approvals.deputy')
     <button class="button main ml-auto" data-main @disabled(!$inReview && $open !== [])>
         {{ $inReview ? "Sign second and lock {$signOff->period->name}" : "Sign {$signOff->period->name}" }} <kbd>Ctrl ↵</kbd></button>
 </form>

@@ -1,0 +1,3 @@
+@if (Auth::user()->deputyOf() !== '')
+    <span class="soft">As deputy of {{ Auth::user()->deputyOf() }}</span>
+@endif
