@@ -324,7 +324,8 @@ final class SignOffTest extends BooksTestCase
             $cover = $view->getData();
         });
         $file = $this->cut('one');
-        self::assertSame((array) json_decode((string) DB::table('signatures')->value('figures'), true), $cover['figures'], 'what was signed');
+        $signed = (string) DB::table('signatures')->value('figures');
+        self::assertSame((array) json_decode($signed, true), $cover['figures'], 'what was signed');
         self::assertSame('they come on Monday', $cover['reasons']['journals']->reason, 'the last of each check');
         $pack = ClosePack::open($file);
         self::assertSame([], $pack->faults());
