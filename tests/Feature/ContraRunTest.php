@@ -77,6 +77,8 @@ final class ContraRunTest extends BooksTestCase
         self::assertContains('the bill is being paid already', array_column((array) $plan['left_out'], 'why'));
         $this->get('/contra')->assertSee('AG-1')->assertSee('Set off 3 lines, 915.40');
         $this->setOff();
+        $bill = array_column((array) $plan['left_out'], 'document', 'why')['the bill is being paid already'];
+        $this->get('/runs/1')->assertOk()->assertSeeInOrder([$bill, 'the bill is being paid already']);
         self::assertSame([0, 23_000, 0, 10_000], [$this->openOf('I1'), $this->openOf('I2'), $this->openOf('K1'), $this->openOf('G1')]);
         self::assertSame(['0.00', []], [$this->report('proof')['difference'], $this->bills()]);
         self::assertSame('0.00', $this->report('aged')['difference']);

@@ -48,6 +48,8 @@
                             <td>
                                 @if ($row->itemId !== null)
                                     <a href="{{ route('document', $row->itemId) }}">{{ $row->document }}</a>
+                                @else
+                                    {{ $row->document }}
                                 @endif
                             </td>
                             <td class="n" data-sort="{{ $row->amount->minor }}">{{ $row->amount->grouped() }} <span
