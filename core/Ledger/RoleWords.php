@@ -49,8 +49,29 @@ final class RoleWords
         'revenue' => 'revenue|sales|turnover|ventas|umsatzerlose|umsatzerloese|erlose|erloese|ventes|ricavi|vendas|omzet',
     ];
 
+    /**
+     * Of each role that no account has yet the first account whose name speaks for it.
+     *
+     * @param array<array-key, string> $names of accounts without a role, by number, in their order
+     * @param list<string> $given roles that accounts have already
+     * @return array<array-key, AccountRole> by account number
+     */
+    public static function each(array $names, array $given): array
+    {
+        $proposed = [];
+        foreach ($names as $number => $name) {
+            $role = self::proposed($name);
+            if ($role !== null && ! in_array($role->value, $given, true)) {
+                $given[] = $role->value;
+                $proposed[$number] = $role;
+            }
+        }
+
+        return $proposed;
+    }
+
     /** Null where the name speaks for none. */
-    public static function proposed(string $name): ?AccountRole
+    private static function proposed(string $name): ?AccountRole
     {
         $plain = ' '.PlainWords::of($name).' ';
         foreach (self::WORDS as $role => $words) {

@@ -109,24 +109,14 @@ final class ListsController
     }
 
     /**
-     * Of each role that no account has yet the first account whose name speaks for it.
-     *
      * @param list<array<string, string>> $accounts
      * @return array<array-key, AccountRole> by account
      */
     private static function proposed(array $accounts): array
     {
-        $given = array_flip(array_column($accounts, 'role'));
-        $proposed = [];
-        foreach ($accounts as $account) {
-            $role = $account['role'] === '' ? RoleWords::proposed($account['name']) : null;
-            if ($role !== null && ! isset($given[$role->value])) {
-                $given[$role->value] = true;
-                $proposed[$account['account']] = $role;
-            }
-        }
+        $without = array_filter($accounts, static fn (array $of): bool => $of['role'] === '');
 
-        return $proposed;
+        return RoleWords::each(array_column($without, 'name', 'account'), array_column($accounts, 'role'));
     }
 
     /** @throws Refusal when it is no list that is changed here */
