@@ -7,7 +7,8 @@ namespace App\Actions;
 use Ajuste\Core\Exchange\FileKind;
 use Ajuste\Core\Ledger\Account;
 use Ajuste\Core\Money\Money;
-use Ajuste\Core\Proof\Cause;
+use Ajuste\Core\Proof\BalanceTakenOver;
+use Ajuste\Core\Proof\CauseLine;
 use Ajuste\Core\Refusal;
 use App\Actions\Import\TypeRow;
 use App\Actions\Posting\Once;
@@ -42,16 +43,15 @@ final readonly class TakeBalanceOver
         if (DB::table('postings')->where('account_id', $control->id)->whereNull('superseded_at')->exists()) {
             throw new Refusal("The ledger has lines of {$control->number} already; its balance is what they come to.");
         }
-        $rows = [];
-        $rest = $balance;
-        foreach ($this->reports->proof($control, $day)->lines as $line) {
-            if ($line->cause === Cause::NotInLedger && $line->amount !== 0) {
-                $rows[] = $this->row($control, $line->date(), $line->document(), $line->amount, 'taken over as it stands', 'taken over');
-                $rest = $rest->minus(Money::ofMinor($line->amount, $balance->currency));
-            }
-        }
-        if (! $rest->isZero()) {
-            $rows[] = $this->row($control, $day, '', $rest->minor, 'Balance brought forward beside the open items', 'opening');
+        $taken = BalanceTakenOver::of($this->reports->proof($control, $day)->lines, $balance->minor);
+        $rows = array_map(
+            fn (CauseLine $of): array => $this->row(
+                $control, $of->date(), $of->document(), $of->amount, 'taken over as it stands', 'taken over',
+            ),
+            $taken->items,
+        );
+        if ($taken->rest !== 0) {
+            $rows[] = $this->row($control, $day, '', $taken->rest, 'Balance brought forward beside the open items', 'opening');
         }
 
         return $this->type->post($key, FileKind::Ledger, $rows);
