@@ -110,16 +110,18 @@ final class OpenRow
             Side::from($this->side),
             new CustomerAccount($this->customer_id, $this->control_account_id),
             $this->date,
-            $this->due_date,
+            $this->due_date === $this->date ? $this->date : $this->due_date, // one text in memory, where many rows are kept
             $this->reference,
             $this->terms,
         );
 
+        $amount = Money::ofMinor($this->amount, $this->currency);
+
         return OpenItem::of(
             $this->item_id,
             $head,
-            Money::ofMinor($this->amount, $this->currency),
-            Money::ofMinor($this->base, $base),
+            $amount,
+            $amount->minor === $this->base && $amount->isIn($base) ? $amount : Money::ofMinor($this->base, $base),
             $this->position,
             $this->unrealised,
         );

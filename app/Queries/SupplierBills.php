@@ -30,15 +30,15 @@ final readonly class SupplierBills
         $wanted = array_flip($supplierIds);
         $fileDay = (string) DB::table('supplier_items')->max('date');
         // What is settled matters for an earlier day only.
-        $all = DB::table('supplier_items')
+        $rows = DB::table('supplier_items')
+            ->where('kind', '<>', 'contra')
             ->when($fileDay <= $day, static fn (Builder $query) => $query->where('open', '<>', 0))
             ->orderBy('id');
-        $rows = array_filter($all->get()->all(), static fn (stdClass $row): bool => isset($wanted[$row->supplier_id]));
-        $since = $fileDay > $day ? self::paid($rows) : [];
+        $since = $fileDay > $day ? self::paid() : [];
         $contras = $this->contras($day);
         $bills = [];
-        foreach ($rows as $row) {
-            if ($row->kind === 'contra') {
+        foreach ($rows->cursor() as $row) {
+            if (! isset($wanted[$row->supplier_id])) {
                 continue;
             }
             $open = $row->open;
@@ -76,13 +76,16 @@ final readonly class SupplierBills
             ? Money::ofMinor($row->carrying, $base)
             : $whole->share(Money::ofMinor($open, $row->currency), $amount);
 
+        $stillOpen = Money::ofMinor(max(0, $open - (int) ($contra->amount ?? 0)), $row->currency);
+        $stillCarried = Money::ofMinor(max(0, $carried->minor - (int) ($contra->base ?? 0)), $base);
+
         return new Bill(
             $row->id,
             $row->document,
             $row->date,
-            $row->due_date,
-            Money::ofMinor(max(0, $open - (int) ($contra->amount ?? 0)), $row->currency),
-            Money::ofMinor(max(0, $carried->minor - (int) ($contra->base ?? 0)), $base),
+            $row->due_date === $row->date ? $row->date : $row->due_date, // one text in memory, where many rows are kept
+            $stillOpen,
+            $stillCarried->equals($stillOpen) ? $stillOpen : $stillCarried,
             $row->kind !== 'bill',
             (bool) $row->blocked,
         );
@@ -91,16 +94,13 @@ final readonly class SupplierBills
     /**
      * What the file says was taken of each bill, by payments, credits and contras that name it.
      *
-     * @param array<stdClass> $rows
      * @return array<string, list<stdClass>> by supplier and bill
      */
-    private static function paid(array $rows): array
+    private static function paid(): array
     {
         $paid = [];
-        foreach ($rows as $row) {
-            if ($row->kind !== 'bill' && $row->reference !== '') {
-                $paid["{$row->supplier_id} {$row->reference}"][] = $row;
-            }
+        foreach (DB::table('supplier_items')->where('kind', '<>', 'bill')->where('reference', '<>', '')->orderBy('id')->cursor() as $row) {
+            $paid["{$row->supplier_id} {$row->reference}"][] = $row;
         }
 
         return $paid;

@@ -11,4 +11,10 @@ final readonly class BillPart
 {
     /** @param  Money  $base its share of the carrying amount, base currency */
     public function __construct(public Bill $bill, public Money $amount, public Money $base) {}
+
+    /** The bill after it. */
+    public function left(): Bill
+    {
+        return $this->bill->less($this);
+    }
 }

@@ -32,9 +32,6 @@ use Ajuste\Core\Subledger\Kind;
  */
 final readonly class ContraPlan implements RunPlan
 {
-    /** @var list<PlannedLine> */
-    private array $lines;
-
     /**
      * @param list<Offset> $offsets
      * @param list<LeftOfPair> $left
@@ -48,9 +45,7 @@ final readonly class ContraPlan implements RunPlan
         public array $offsets,
         public array $left,
         private Currency $base,
-    ) {
-        $this->lines = self::linesOf($offsets);
-    }
+    ) {}
 
     public function kind(): RunKind
     {
@@ -74,19 +69,10 @@ final readonly class ContraPlan implements RunPlan
 
     public function lines(): array
     {
-        return $this->lines;
-    }
-
-    /**
-     * @param list<Offset> $offsets
-     * @return list<PlannedLine>
-     */
-    private static function linesOf(array $offsets): array
-    {
         $lines = [];
-        foreach ($offsets as $offset) {
+        foreach ($this->offsets as $offset) {
+            $why = "against {$offset->pair->supplier->number} {$offset->pair->supplier->name}, {$offset->agreement->reference}";
             foreach ($offset->debits as $part) {
-                $why = "against {$offset->pair->supplier->number} {$offset->pair->supplier->name}, {$offset->agreement->reference}";
                 $base = $part->item->moves($part->amount);
                 $lines[] = new PlannedLine($offset->pair->customer, $part->item->id, $part->item->document, $part->amount, $base, $why);
             }
@@ -97,7 +83,7 @@ final readonly class ContraPlan implements RunPlan
 
     public function isEmpty(): bool
     {
-        return $this->lines === [];
+        return $this->offsets === [];
     }
 
     public function leftOut(): array
@@ -115,7 +101,7 @@ final readonly class ContraPlan implements RunPlan
 
     public function total(): Money
     {
-        return Money::sum(array_map(static fn (PlannedLine $line): Money => $line->base, $this->lines), $this->base);
+        return Money::sum(array_map(static fn (Offset $offset): Money => $offset->carried(), $this->offsets), $this->base);
     }
 
     public function addTo(PlanBuilder $plan): void

@@ -32,7 +32,7 @@ final readonly class Contras
         PairChoices $ofPairs = new PairChoices,
     ): ContraPlan {
         $known = array_flip($known);
-        $offsets = $left = $items = $bills = [];
+        $offsets = $left = $items = $taken = [];
         $customer = 0;
         foreach ($pairs as $pair) {
             if ($pair->customer->id !== $customer) {
@@ -44,7 +44,7 @@ final readonly class Contras
                 $pair->currency,
                 self::chosen(array_map(static fn (OpenItem $item): OpenItem => $items[$item->id] ?? $item, $pair->items), $choices),
                 $pair->contested,
-                array_map(static fn (Bill $bill): Bill => $bills[$bill->id] ?? $bill, $pair->bills),
+                array_map(static fn (Bill $bill): Bill => isset($taken[$bill->id]) ? $taken[$bill->id]->left() : $bill, $pair->bills),
                 $pair->agreements,
                 $pair->blocked,
             );
@@ -59,7 +59,7 @@ final readonly class Contras
                 $items[$item->id] = $item->less($part->amount, $item->moves($part->amount));
             }
             foreach ($offset->bills as $part) {
-                $bills[$part->bill->id] = $part->bill->less($part);
+                $taken[$part->bill->id] = $part;
             }
         }
 

@@ -87,13 +87,13 @@ final readonly class Money
     /** @throws Refusal when the currencies differ */
     public function plus(self $other): self
     {
-        return new self($this->minor + $this->same($other)->minor, $this->currency);
+        return $this->same($other)->minor === 0 ? $this : new self($this->minor + $other->minor, $this->currency);
     }
 
     /** @throws Refusal when the currencies differ */
     public function minus(self $other): self
     {
-        return new self($this->minor - $this->same($other)->minor, $this->currency);
+        return $this->same($other)->minor === 0 ? $this : new self($this->minor - $other->minor, $this->currency);
     }
 
     public function negated(): self
@@ -103,7 +103,7 @@ final readonly class Money
 
     public function abs(): self
     {
-        return new self(abs($this->minor), $this->currency);
+        return $this->minor < 0 ? $this->negated() : $this;
     }
 
     public function isZero(): bool

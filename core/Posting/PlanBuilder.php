@@ -44,8 +44,14 @@ final class PlanBuilder
     /** @var array<int, string> by item */
     private array $seen = [];
 
-    /** @var array<int, OpenItem> items as the plan leaves them, by id */
-    private array $left = [];
+    /** @var array<int, OpenItem> items of which the plan takes something, as they were before it, by id */
+    private array $before = [];
+
+    /** @var array<int, int> what the plan takes of an item, minor units of its currency, by id */
+    private array $taken = [];
+
+    /** @var array<int, int> what that moves off, minor units of base currency, by id */
+    private array $moved = [];
 
     /** @var array<string, list<GivenBack>> by settlement, day and the voucher that booked them */
     private array $givenBack = [];
@@ -136,7 +142,19 @@ final class PlanBuilder
     /** An item as the plan leaves it so far. */
     public function asLeft(OpenItem $item): OpenItem
     {
-        return $this->left[$item->id] ?? $item;
+        $before = $this->before[$item->id] ?? null;
+
+        return $before === null ? $item : $before->less(
+            Money::ofMinor($this->taken[$item->id], $before->amount->currency),
+            Money::ofMinor($this->moved[$item->id], $before->base->currency),
+        );
+    }
+
+    private function moveOff(OpenItem $item, int $amount, int $base): void
+    {
+        $this->before[$item->id] ??= $item;
+        $this->taken[$item->id] = ($this->taken[$item->id] ?? 0) + $amount;
+        $this->moved[$item->id] = ($this->moved[$item->id] ?? 0) + $base;
     }
 
     public function undo(int $matchId, string $date, string $reason): void
@@ -204,7 +222,7 @@ final class PlanBuilder
                     $day,
                     $settlement,
                 );
-                $this->left[$difference->id] = $difference->less(Money::zero($difference->amount->currency), $share);
+                $this->moveOff($difference, 0, $share->minor);
             }
         }
     }
@@ -243,7 +261,7 @@ final class PlanBuilder
         if ($item->ref->inBooks() !== null) {
             $this->seen[$item->id] ??= "{$item->title()} has {$item->takeable->grouped()} open";
         }
-        $this->left[$item->id] = $standing->less($amount, $base);
+        $this->moveOff($item, $amount->minor, $base->minor);
     }
 
     /**

@@ -49,8 +49,10 @@ final readonly class OpenItem
         }
         [$this->id, $this->document, $this->kind, $this->side] = [$ref->id(), $head->document, $head->kind, $head->side];
         [$this->date, $this->dueDate] = [$head->date, $head->dueDate];
-        $this->open = Money::ofMinor($amount->minor - $position->matched, $amount->currency);
-        $this->takeable = Money::ofMinor($amount->minor - $position->taken, $amount->currency);
+        $this->open = $position->matched === 0 ? $amount : Money::ofMinor($amount->minor - $position->matched, $amount->currency);
+        $this->takeable = $position->taken === $position->matched
+            ? $this->open
+            : Money::ofMinor($amount->minor - $position->taken, $amount->currency);
     }
 
     /**
@@ -142,7 +144,7 @@ final readonly class OpenItem
             $part->minor,
         );
 
-        return Money::ofMinor($moved, $this->base->currency);
+        return $moved === $part->minor && $part->isIn($this->base->currency) ? $part : Money::ofMinor($moved, $this->base->currency);
     }
 
     /** Oldest due first, then by document number. */

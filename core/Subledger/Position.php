@@ -39,11 +39,15 @@ final readonly class Position
     /** Nothing moved after the day. */
     public static function resting(int $matched, int $moved): self
     {
-        return new self($matched, $moved, $matched, $matched, $moved);
+        return $matched === 0 && $moved === 0 ? self::untouched() : new self($matched, $moved, $matched, $matched, $moved);
     }
 
+    /** One for all items, of which there are many. */
     public static function untouched(): self
     {
-        return new self(0, 0, 0, 0, 0);
+        /** @var self $untouched */
+        static $untouched = new self(0, 0, 0, 0, 0);
+
+        return $untouched;
     }
 }

@@ -72,6 +72,7 @@ final readonly class FactRecorder
                 default => $this->row($fact, $keys, $recordedAt),
             };
         }
+        $inserts->flush();
     }
 
     /** Facts that are one row each. */
@@ -202,6 +203,7 @@ final readonly class FactRecorder
         foreach ($keys->settlements as $settlement) {
             $inserts->insert('run_settlements', ['run_id' => $keys->run, 'settlement_id' => $settlement]);
         }
+        $inserts->flush();
     }
 
     /** @throws Refusal when the line has a place already, or another line confirms the posting */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Actions\Posting;
 
 use Ajuste\Core\Posting\MatchedAmounts;
+use Ajuste\Core\Posting\PlannedSettlement;
 use Ajuste\Core\Subledger\Kind;
 use Ajuste\Core\Subledger\Movement;
 use Ajuste\Core\Subledger\Timeline;
@@ -21,9 +22,14 @@ use PDOStatement;
  */
 final class PostedRows
 {
+    /** So many items are read and written by one statement. */
+    private const TOGETHER = 100;
+
     public readonly string $recordedAt;
 
     private readonly PDO $pdo;
+
+    private readonly PreparedInserts $inserts;
 
     /** @var array<string, PDOStatement> */
     private array $statements = [];
@@ -40,40 +46,57 @@ final class PostedRows
     {
         $this->recordedAt = Moment::now();
         $this->pdo = DB::connection()->getPdo();
+        $this->inserts = new PreparedInserts($this->pdo);
     }
 
+    /** @return int the posting */
     public function posting(PostingRow $row): int
     {
-        $text = $row->text;
-        $this->run(
-            'INSERT INTO postings (voucher_id, import_file_id, source_row, entry, occurrence, version, date, account_id, base, '.
-                'description, document,
-                customer, reference, source, batch, currency, currency_amount, recorded_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?,
-                    ?, ?, ?, ?, ?)',
-            [
-                $row->source->voucherId,
-                $row->source->importFileId,
-                $row->source->row,
-                $row->entry,
-                $row->occurrence,
-                $row->source->version,
-                $row->date,
-                $row->accountId,
-                $row->base,
-                $text->description,
-                $text->document,
-                $text->customer,
-                $text->reference,
-                $text->source,
-                $text->batch,
-                $row->original->currency->code ?? '',
-                $row->original?->minor,
-                $this->recordedAt,
-            ],
-        );
-        $this->addToDay($row->accountId, $row->date, $row->base, 0);
+        $this->inserts->insert('postings', $this->postingRow($row));
+        $this->inserts->flush();
 
         return $this->lastId();
+    }
+
+    /**
+     * The lines of a voucher, which stand before it.
+     *
+     * @param iterable<PostingRow> $rows
+     */
+    public function postings(iterable $rows): void
+    {
+        foreach ($rows as $row) {
+            $this->inserts->insert('postings', $this->postingRow($row));
+        }
+        $this->inserts->flush();
+    }
+
+    /** @return non-empty-array<string, int|string|null> */
+    private function postingRow(PostingRow $row): array
+    {
+        $text = $row->text;
+        $this->addToDay($row->accountId, $row->date, $row->base, 0);
+
+        return [
+            'voucher_id' => $row->source->voucherId,
+            'import_file_id' => $row->source->importFileId,
+            'source_row' => $row->source->row,
+            'entry' => $row->entry,
+            'occurrence' => $row->occurrence,
+            'version' => $row->source->version,
+            'date' => $row->date,
+            'account_id' => $row->accountId,
+            'base' => $row->base,
+            'description' => $text->description,
+            'document' => $text->document,
+            'customer' => $text->customer,
+            'reference' => $text->reference,
+            'source' => $text->source,
+            'batch' => $text->batch,
+            'currency' => $row->original->currency->code ?? '',
+            'currency_amount' => $row->original?->minor,
+            'recorded_at' => $this->recordedAt,
+        ];
     }
 
     /** A later version of an imported posting takes its place. */
@@ -104,7 +127,7 @@ final class PostedRows
                 $row->amount->minor,
                 $row->links->rootId,
             ]);
-            $this->refreshPosition($row->links->rootId);
+            $this->refreshPositions([$row->links->rootId]);
         }
         $this->addToDay($account->controlAccountId, $head->date, 0, $head->side->signed($row->base)->minor);
 
@@ -161,63 +184,109 @@ final class PostedRows
         $this->addToDay($controlAccountId, $date, 0, -$signedBase);
     }
 
+    /** @return int the match */
     public function match(string $date, int $debitItemId, int $creditItemId, MatchedAmounts $of, MatchSource $source): int
     {
-        $id = $this->matchOnly($date, $debitItemId, $creditItemId, $of, $source);
-        $this->move($debitItemId, [new Movement($date, $of->amount->minor, $of->debitBase->minor)]);
-        $this->move($creditItemId, [new Movement($date, $of->amount->minor, $of->creditBase->minor)]);
+        $this->matchTogether($date, $debitItemId, $creditItemId, $of, $source);
+        $this->inserts->flush();
+        $id = $this->lastId();
+        $this->move([
+            $debitItemId => [new Movement($date, $of->amount->minor, $of->debitBase->minor)],
+            $creditItemId => [new Movement($date, $of->amount->minor, $of->creditBase->minor)],
+        ]);
 
         return $id;
     }
 
-    /** The match by itself; what its items have open is told by move(), of many matches together. */
-    public function matchOnly(string $date, int $debitItemId, int $creditItemId, MatchedAmounts $of, MatchSource $source): int
+    /** One of many matches; what its items have open is told by move(), of all of them together. */
+    public function matchTogether(string $date, int $debitItemId, int $creditItemId, MatchedAmounts $of, MatchSource $source): void
     {
-        $this->run(
-            'INSERT INTO matches (settlement_id, import_file_id, source_row, date, debit_item_id, credit_item_id, amount, debit_base, '.
-                'credit_base, recorded_at)
-             VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',
-            [
-                $source->settlementId,
-                $source->importFileId,
-                $source->row,
-                $date,
-                $debitItemId,
-                $creditItemId,
-                $of->amount->minor,
-                $of->debitBase->minor,
-                $of->creditBase->minor,
-                $this->recordedAt,
-            ],
-        );
-
-        return $this->lastId();
+        $this->inserts->insert('matches', [
+            'settlement_id' => $source->settlementId,
+            'import_file_id' => $source->importFileId,
+            'source_row' => $source->row,
+            'date' => $date,
+            'debit_item_id' => $debitItemId,
+            'credit_item_id' => $creditItemId,
+            'amount' => $of->amount->minor,
+            'debit_base' => $of->debitBase->minor,
+            'credit_base' => $of->creditBase->minor,
+            'recorded_at' => $this->recordedAt,
+        ]);
     }
 
     /**
-     * What matches that were written have moved of an item.
+     * What matches that were written have moved of items. Where matches were ever taken back, it is worked out anew from all of them.
      *
-     * @param non-empty-list<Movement> $movements
+     * @param array<int, non-empty-list<Movement>> $moved by item
      */
-    public function move(int $itemId, array $movements): void
+    public function move(array $moved): void
     {
-        $this->anyReversals() ? $this->refreshPosition($itemId) : $this->moveOn($itemId, $movements);
+        $this->inserts->flush();
+        foreach (array_chunk($moved, self::TOGETHER, true) as $some) {
+            $positions = $this->positions(array_keys($some));
+            $all = $this->anyReversals() ? $this->timelines->movements(array_keys($some)) : [];
+            $rows = [];
+            foreach ($positions as $itemId => [$matched, $base, $last, $itemAmount, $itemBase]) {
+                $before = $last === '' ? [] : [new Movement($last, $matched, $base)];
+                $rows[] = $this->positionRow($itemId, $itemAmount, $itemBase, $all[$itemId] ?? [...$before, ...$some[$itemId]]);
+            }
+            $this->keepPositions($rows);
+        }
     }
 
+    /** The items of matches that are taken back are told by refreshPositions(), all of them together. */
     public function reverseMatch(int $matchId, string $date, string $reason): void
     {
-        $this->run('INSERT INTO match_reversals (match_id, date, reason, who, recorded_at) VALUES (?, ?, ?, ?, ?)', [
-            $matchId,
-            $date,
-            $reason,
-            $this->actor->who,
-            $this->recordedAt,
+        $this->inserts->insert('match_reversals', [
+            'match_id' => $matchId,
+            'date' => $date,
+            'reason' => $reason,
+            'who' => $this->actor->who,
+            'recorded_at' => $this->recordedAt,
         ]);
         $this->anyReversals = true;
-        $items = $this->run('SELECT debit_item_id, credit_item_id FROM matches WHERE id = ?', [$matchId])->fetch(PDO::FETCH_NUM);
-        foreach (is_array($items) ? $items : [] as $itemId) {
-            $this->refreshPosition((int) $itemId);
+    }
+
+    /**
+     * Works out anew where the items of matches stand.
+     *
+     * @param list<int> $matchIds
+     */
+    public function refreshItemsOf(array $matchIds): void
+    {
+        $this->inserts->flush();
+        $itemIds = [];
+        foreach (array_chunk($matchIds, self::TOGETHER) as $some) {
+            $sql = 'SELECT debit_item_id, credit_item_id FROM matches WHERE id IN ('.self::places($some).')';
+            foreach ($this->run($sql, $some)->fetchAll(PDO::FETCH_NUM) as [$debit, $credit]) {
+                $itemIds[(int) $debit] = $itemIds[(int) $credit] = true;
+            }
         }
+        $this->refreshPositions(array_keys($itemIds));
+    }
+
+    /**
+     * @param list<PlannedSettlement> $settlements
+     * @return list<int> their keys, in the same order
+     */
+    public function settlements(array $settlements): array
+    {
+        $ids = [];
+        $last = $settlements === [] ? 0 : (int) $this->run('SELECT coalesce(max(id), 0) FROM settlements', [])->fetchColumn();
+        foreach ($settlements as $settlement) {
+            $ids[] = ++$last;
+            $this->inserts->insert('settlements', [
+                'id' => $last,
+                'customer_id' => $settlement->customerId,
+                'date' => $settlement->date,
+                'who' => $this->actor->who,
+                'recorded_at' => $this->recordedAt,
+            ]);
+        }
+        $this->inserts->flush();
+
+        return $ids;
     }
 
     /** Writes the day sums that have gathered; to be called before the transaction ends. */
@@ -234,48 +303,70 @@ final class PostedRows
         $this->days = [];
     }
 
-    /** Works out an item's position anew from its matches and their reversals. */
-    private function refreshPosition(int $itemId): void
+    /** @param  list<int>  $itemIds */
+    private function refreshPositions(array $itemIds): void
     {
-        [, , , $amount, $base] = $this->position($itemId);
-        $this->keepPosition($itemId, $amount, $base, $this->timelines->movements([$itemId])[$itemId] ?? []);
+        foreach (array_chunk($itemIds, self::TOGETHER) as $some) {
+            $all = $this->timelines->movements($some);
+            $rows = [];
+            foreach ($this->positions($some) as $itemId => [, , , $amount, $base]) {
+                $rows[] = $this->positionRow($itemId, $amount, $base, $all[$itemId] ?? []);
+            }
+            $this->keepPositions($rows);
+        }
     }
 
     /**
-     * More movements of an item whose matches were never taken back.
-     *
-     * @param non-empty-list<Movement> $movements
+     * @param list<Movement> $movements all that have moved it
+     * @return list<int|string|null>
      */
-    private function moveOn(int $itemId, array $movements): void
-    {
-        [$matched, $moved, $last, $amount, $base] = $this->position($itemId);
-        $before = $last === '' ? [] : [new Movement($last, $matched, $moved)];
-        $this->keepPosition($itemId, $amount, $base, [...$before, ...$movements]);
-    }
-
-    /** @param  list<Movement>  $movements all that have moved it */
-    private function keepPosition(int $itemId, int $amount, int $base, array $movements): void
+    private function positionRow(int $itemId, int $amount, int $base, array $movements): array
     {
         $timeline = new Timeline($movements);
-        $this->run('UPDATE item_positions SET matched = ?, moved = ?, last_moved_on = ?, settled_on = ? WHERE item_id = ?', [
+
+        return [
+            $itemId,
             array_sum(array_column($movements, 'amount')),
             array_sum(array_column($movements, 'base')),
             $timeline->lastDay(),
             $timeline->settledInFullOn($amount, $base),
-            $itemId,
-        ]);
+        ];
     }
 
-    /** @return array{int, int, string, int, int} matched, moved, last moved on, and the item's amount and base */
-    private function position(int $itemId): array
+    /** @param  list<list<int|string|null>>  $rows item, matched, moved, last moved on, settled on */
+    private function keepPositions(array $rows): void
     {
-        $row = $this->run(
-            'SELECT p.matched, p.moved, p.last_moved_on, i.amount, i.base FROM item_positions p JOIN items i ON i.id = p.row_id WHERE '.
-                'p.item_id = ?',
-            [$itemId],
-        )->fetch(PDO::FETCH_NUM);
+        if ($rows !== []) {
+            $values = implode(', ', array_fill(0, count($rows), '(?, ?, ?, ?, ?)'));
+            $this->run(
+                "UPDATE item_positions SET matched = now.column2, moved = now.column3, last_moved_on = now.column4, settled_on = now.column5
+                 FROM (VALUES {$values}) now WHERE item_id = now.column1",
+                array_merge(...$rows),
+            );
+        }
+    }
 
-        return is_array($row) ? [(int) $row[0], (int) $row[1], (string) $row[2], (int) $row[3], (int) $row[4]] : [0, 0, '', 0, 0];
+    /**
+     * @param list<int> $itemIds
+     * @return array<int, array{int, int, string, int, int}> matched, moved, last moved on, and the item's amount and base, by item
+     */
+    private function positions(array $itemIds): array
+    {
+        $positions = [];
+        $sql = 'SELECT p.item_id, p.matched, p.moved, p.last_moved_on, i.amount, i.base
+            FROM item_positions p JOIN items i ON i.id = p.row_id WHERE p.item_id IN ('.self::places($itemIds).')';
+        /** @var array{int, int, int, string, int, int} $row */
+        foreach ($this->run($sql, $itemIds)->fetchAll(PDO::FETCH_NUM) as $row) {
+            $positions[$row[0]] = array_slice($row, 1);
+        }
+
+        return $positions;
+    }
+
+    /** @param  list<int>  $of */
+    private static function places(array $of): string
+    {
+        return implode(', ', array_fill(0, count($of), '?'));
     }
 
     private function addToDay(int $accountId, string $date, int $ledger, int $items): void
@@ -295,11 +386,7 @@ final class PostedRows
     {
         $statement = $this->statements[$sql] ??= $this->pdo->prepare($sql);
         foreach ($values as $place => $value) {
-            $statement->bindValue(
-                $place + 1,
-                $value,
-                is_int($value) ? PDO::PARAM_INT : ($value === null ? PDO::PARAM_NULL : PDO::PARAM_STR),
-            );
+            $statement->bindValue($place + 1, $value, Binding::of($value));
         }
         $statement->execute();
 

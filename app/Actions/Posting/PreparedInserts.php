@@ -7,24 +7,58 @@ namespace App\Actions\Posting;
 use PDO;
 use PDOStatement;
 
-/** Many rows of one table, by a statement that is prepared once. */
+/** Many rows, some together by one statement that is prepared once. What was gathered is written by flush(). */
 final class PreparedInserts
 {
+    private const TOGETHER = 50;
+
     /** @var array<string, PDOStatement> */
     private array $statements = [];
 
+    /** @var array<string, list<non-empty-array<string, int|string|null>>> by table, in the order in which they were first named */
+    private array $gathered = [];
+
     public function __construct(private readonly PDO $pdo) {}
 
-    /** @param  non-empty-array<string, int|string|null>  $row by column, always the same ones */
+    /** @param  non-empty-array<string, int|string|null>  $row by column, always the same ones for a table */
     public function insert(string $table, array $row): void
     {
-        $statement = $this->statements[$table] ??= $this->pdo->prepare(
-            "INSERT INTO {$table} (".implode(', ', array_keys($row)).') VALUES ('.implode(', ', array_fill(0, count($row), '?')).')',
-        );
-        foreach (array_values($row) as $place => $value) {
-            $type = is_int($value) ? PDO::PARAM_INT : ($value === null ? PDO::PARAM_NULL : PDO::PARAM_STR);
-            $statement->bindValue($place + 1, $value, $type);
+        $this->gathered[$table][] = $row;
+        if (count($this->gathered[$table]) === self::TOGETHER) {
+            $this->flush();
+        }
+    }
+
+    /** Table by table, so that a row comes after the one of an earlier table that it belongs to. */
+    public function flush(): void
+    {
+        foreach ($this->gathered as $table => $rows) {
+            if ($rows !== []) {
+                $this->write($table, $rows);
+                $this->gathered[$table] = [];
+            }
+        }
+    }
+
+    /** @param  non-empty-list<non-empty-array<string, int|string|null>>  $rows */
+    private function write(string $table, array $rows): void
+    {
+        $statement = $this->statements[$table.' '.count($rows)] ??= $this->prepare($table, array_keys($rows[0]), count($rows));
+        $place = 0;
+        foreach ($rows as $row) {
+            foreach ($row as $value) {
+                $statement->bindValue(++$place, $value, Binding::of($value));
+            }
         }
         $statement->execute();
+    }
+
+    /** @param  list<string>  $columns */
+    private function prepare(string $table, array $columns, int $rows): PDOStatement
+    {
+        $row = '('.implode(', ', array_fill(0, count($columns), '?')).')';
+        $values = implode(', ', array_fill(0, $rows, $row));
+
+        return $this->pdo->prepare("INSERT INTO {$table} (".implode(', ', $columns).") VALUES {$values}");
     }
 }

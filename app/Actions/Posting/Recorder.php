@@ -9,10 +9,12 @@ use Ajuste\Core\Posting\NewItem;
 use Ajuste\Core\Posting\PlannedMatch;
 use Ajuste\Core\Posting\PlannedVoucher;
 use Ajuste\Core\Posting\PostingPlan;
+use Ajuste\Core\Posting\UndoneMatch;
 use Ajuste\Core\Subledger\Movement;
 use App\Models\Voucher;
 use App\Support\Actor;
 use App\Support\AuditTrail;
+use Generator;
 use Illuminate\Support\Facades\DB;
 
 /** Writes a plan into the books, in the transaction of the one action that posts plans. */
@@ -28,14 +30,8 @@ final readonly class Recorder
         foreach ($plan->undone as $undone) {
             $rows->reverseMatch($undone->matchId, $undone->date, $undone->reason);
         }
-        foreach ($plan->settlements as $settlement) {
-            $keys->settlements[] = DB::table('settlements')->insertGetId([
-                'customer_id' => $settlement->customerId,
-                'date' => $settlement->date,
-                'who' => $this->actor->who,
-                'recorded_at' => $rows->recordedAt,
-            ]);
-        }
+        $rows->refreshItemsOf(array_map(static fn (UndoneMatch $undone): int => $undone->matchId, $plan->undone));
+        $keys->settlements = $rows->settlements($plan->settlements);
         $this->facts->begin($plan, $keys, $rows->recordedAt);
         foreach ($plan->vouchers as $voucher) {
             $keys->vouchers[] = $this->voucher($rows, $voucher, $keys);
@@ -65,13 +61,11 @@ final readonly class Recorder
             $settlement = $match->settlement === null ? null : $keys->settlements[$match->settlement];
             $of = new MatchedAmounts($match->amount, $match->debitBase, $match->creditBase);
             [$debit, $credit] = [$keys->item($match->debit), $keys->item($match->credit)];
-            $rows->matchOnly($match->date, $debit, $credit, $of, MatchSource::settlement($settlement));
+            $rows->matchTogether($match->date, $debit, $credit, $of, MatchSource::settlement($settlement));
             $moved[$debit][] = new Movement($match->date, $match->amount->minor, $match->debitBase->minor);
             $moved[$credit][] = new Movement($match->date, $match->amount->minor, $match->creditBase->minor);
         }
-        foreach ($moved as $item => $movements) {
-            $rows->move($item, $movements);
-        }
+        $rows->move($moved);
     }
 
     /** Writes a voucher: its lines first, then itself, so that the database sees that it balances. */
@@ -79,24 +73,7 @@ final readonly class Recorder
     {
         $id = 1 + (int) DB::table('vouchers')->max('id');
         $number = sprintf('AJ-%05d', $id);
-        $places = [];
-        foreach ($planned->voucher->lines as $line) {
-            $places[$line->account->id] = ($places[$line->account->id] ?? 0) + 1;
-            $source = $line->source === '' ? 'ajuste' : $line->source;
-            $text = new PostingText($line->description, $line->document, $line->customer, $line->reference, $source);
-            $rows->posting(
-                new PostingRow(
-                    $number,
-                    $places[$line->account->id],
-                    $planned->voucher->date,
-                    $line->account->id,
-                    $line->base->minor,
-                    $text,
-                    RowSource::voucher($id),
-                    $line->original,
-                ),
-            );
-        }
+        $rows->postings($this->lines($planned, $id, $number));
         // A reversal belongs where the voucher belongs that it takes back.
         $reversed = $planned->reverses === null ? null : Voucher::query()->findOrFail($planned->reverses);
         $settlement = $planned->settlement === null ? null : $keys->settlements[$planned->settlement];
@@ -113,6 +90,26 @@ final readonly class Recorder
         ]);
 
         return new PostedVoucher($id, $number);
+    }
+
+    /** @return Generator<int, PostingRow> */
+    private function lines(PlannedVoucher $planned, int $id, string $number): Generator
+    {
+        $places = [];
+        foreach ($planned->voucher->lines as $line) {
+            $places[$line->account->id] = ($places[$line->account->id] ?? 0) + 1;
+            $source = $line->source === '' ? 'ajuste' : $line->source;
+            yield new PostingRow(
+                $number,
+                $places[$line->account->id],
+                $planned->voucher->date,
+                $line->account->id,
+                $line->base->minor,
+                new PostingText($line->description, $line->document, $line->customer, $line->reference, $source),
+                RowSource::voucher($id),
+                $line->original,
+            );
+        }
     }
 
     private function item(PostedRows $rows, NewItem $item, PlanKeys $keys): int
