@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
-use Ajuste\Core\Exchange\Setting;
 use Ajuste\Core\Ledger\Account;
 use Ajuste\Core\Money\Money;
 use Ajuste\Core\Refusal;
@@ -113,7 +112,7 @@ final readonly class Confirm
         return Pdf::of('confirmations.letter', [
             'sample' => $sample,
             'letters' => $of,
-            'booksName' => $this->settings->text(Setting::BooksName),
+            'booksName' => $this->settings->booksName(),
         ], $sample->as_of);
     }
 

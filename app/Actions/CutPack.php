@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use Ajuste\Core\Calendar\Period;
-use Ajuste\Core\Exchange\Setting;
 use Ajuste\Core\Pack\Manifest;
 use Ajuste\Core\Pack\PackFigures;
 use Ajuste\Core\Refusal;
@@ -64,7 +63,7 @@ final readonly class CutPack
         $contents = $this->contents($period, $signed);
         $contents += $this->papers->of($period, $signed->recordedAt);
         $contents['cover.pdf'] = Pdf::of('sign-off.cover', [
-            'booksName' => $this->settings->text(Setting::BooksName),
+            'booksName' => $this->settings->booksName(),
             'period' => $period,
             'figures' => $signed->figures->byName,
             'base' => $this->settings->base(),
@@ -90,7 +89,7 @@ final readonly class CutPack
     {
         [$last, $known] = [$period->last, $signed->recordedAt];
         $open = [];
-        $buckets = $this->reports->buckets(null, null);
+        $buckets = $this->reports->buckets($last);
         foreach ($this->settings->accounts()->carryingCustomers() as $account) {
             array_push($open, ...iterator_to_array($this->rows->open($account->id, $account->number, $last, $known), false));
         }
@@ -113,7 +112,7 @@ final readonly class CutPack
                 'basis' => $buckets->basis->value,
                 'edges' => implode(',', array_map(strval(...), $buckets->edges)),
                 'contested' => $buckets->contested->value,
-                'credits' => $this->reports->credits(null)->value,
+                'credits' => $this->reports->credits($last)->value,
                 'seal' => Seals::headAt($known),
             ]),
             'signatures.json' => self::json(self::signatures($period)),

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use Ajuste\Core\Calendar\Day;
 use Ajuste\Core\Exchange\Setting;
 use Ajuste\Core\Refusal;
 use App\Actions\Approvals\SecondPerson;
@@ -22,12 +23,14 @@ final readonly class KeepPolicy
 
     /**
      * @param string $name such as `residue_limit`, or for one currency or run `residue_limit.GBP`
+     * @param string $from the first day on which it holds; blank: the first open one
      *
-     * @throws Refusal when there is no such policy, it cannot have the value, it is the same, no reason is given, or the person may not
+     * @throws Refusal when there is no such policy, it cannot have the value, it is the same, no reason is given, the day is locked, or the
+     *                 person may not
      */
-    public function post(string $key, string $name, string $value, string $reason): void
+    public function post(string $key, string $name, string $value, string $reason, string $from = ''): void
     {
-        Once::for($key, function () use ($name, $value, $reason): int {
+        Once::for($key, function () use ($name, $value, $reason, $from): int {
             $value = trim($value);
             [$setting] = Setting::named($name);
             if (! $setting->isPolicy()) {
@@ -37,18 +40,34 @@ final readonly class KeepPolicy
                 SecondPerson::refuseOthers();
             }
             $setting->check($value);
-            $stands = DB::table('settings')->where('name', $name)->orderByDesc('id')->value('value');
-            if (($stands ?? (str_contains($name, '.') ? null : $setting->default())) === $value) {
-                throw new Refusal("It is “{$value}” already. Nothing was changed.");
+            $from = $setting->holdsFromADay() ? $this->firstDay($from) : '';
+            $stands = $this->settings->on($from)->named($name);
+            if ($stands === $value) {
+                $is = $value === '' ? 'none' : "“{$value}”";
+                throw new Refusal("It is {$is} already".($from === '' ? '' : " on {$from}").'. Nothing was changed.');
             }
             $why = Reason::of($reason, 'Say why the policy changes.');
             $id = DB::table('settings')->insertGetId([
-                'name' => $name, 'value' => $value, 'recorded_at' => Moment::now(), 'who' => $this->actor->who, 'reason' => $why,
+                'name' => $name, 'value' => $value, 'from_day' => $from, 'recorded_at' => Moment::now(), 'who' => $this->actor->who,
+                'reason' => $why,
             ]);
-            $this->audit->record('policy', "setting {$id}", $why, ['name' => $name, 'from' => (string) $stands, 'to' => $value]);
+            $this->audit->record('policy', "setting {$id}", $why, ['name' => $name, 'from' => $stands, 'to' => $value, 'from_day' => $from]);
             $this->settings->forget();
 
             return $id;
         });
+    }
+
+    /** @throws Refusal when it is no day, is locked, or is far ahead: what binds a locked period does not change for it */
+    private function firstDay(string $typed): string
+    {
+        $locked = $this->settings->locked();
+        if (trim($typed) === '') {
+            return $locked->firstOpenFrom('');
+        }
+        $day = Day::of(trim($typed));
+        $locked->refuse($day, 'A policy');
+
+        return $day;
     }
 }

@@ -7,7 +7,6 @@ namespace App\Actions;
 use Ajuste\Core\Exchange\Bank\OrderAnswer;
 use Ajuste\Core\Exchange\Bank\Payment;
 use Ajuste\Core\Exchange\Bank\PaymentOrder;
-use Ajuste\Core\Exchange\Setting;
 use Ajuste\Core\Money\Currency;
 use Ajuste\Core\Money\Money;
 use Ajuste\Core\Refusal;
@@ -95,7 +94,7 @@ final readonly class OrderPayments
     private function orderFrom(string $account, array $refunds, string $day): int
     {
         $message = 'AJ-'.str_replace('-', '', $day).'-'.(1 + (int) DB::table('payment_orders')->max('id'));
-        $name = $this->settings->text(Setting::BooksName) ?: 'Receivables';
+        $name = $this->settings->booksName() ?: 'Receivables';
         $file = PaymentOrder::written($message, $day, $name, $account, array_map(self::payment(...), $refunds));
         $answer = $this->bank->answer($file);
         $id = DB::table('payment_orders')->insertGetId([

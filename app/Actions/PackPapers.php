@@ -6,7 +6,6 @@ namespace App\Actions;
 
 use Ajuste\Core\Aging\AgedBy;
 use Ajuste\Core\Calendar\Period;
-use Ajuste\Core\Exchange\Setting;
 use Ajuste\Core\Ledger\Account;
 use Ajuste\Core\Ledger\AccountRole;
 use Ajuste\Core\Subledger\Kind;
@@ -120,7 +119,7 @@ final readonly class PackPapers
             ...$data,
             'period' => $period,
             'base' => $this->settings->base(),
-            'booksName' => $this->settings->text(Setting::BooksName),
+            'booksName' => $this->settings->booksName(),
         ], $period->last);
     }
 }

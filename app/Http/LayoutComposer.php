@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Http;
 
-use Ajuste\Core\Exchange\Setting;
 use App\Models\User;
 use App\Queries\ControlFigures;
 use App\Queries\Settings;
@@ -24,7 +23,7 @@ final readonly class LayoutComposer
         $view->with([
             'user' => $user instanceof User ? $user : null,
             'at' => $at,
-            'booksName' => $this->settings->text(Setting::BooksName),
+            'booksName' => $this->settings->booksName(),
             'period' => $this->settings->period(),
             'locked' => $this->settings->locked(),
             'stations' => $at === null ? [] : $this->rail->stations($at->account, $at->asOf),

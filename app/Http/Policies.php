@@ -5,12 +5,15 @@ declare(strict_types=1);
 namespace App\Http;
 
 use Ajuste\Core\Exchange\Setting;
+use App\Queries\Settings;
 use Illuminate\Support\Facades\DB;
 use stdClass;
 
 /** The policies of the books, station by station, each with what it does and its versions. */
-final class Policies
+final readonly class Policies
 {
+    public function __construct(private Settings $settings) {}
+
     private const STATIONS = [
         'The books' => [Setting::BooksName, Setting::OwnBank],
         'Receipts' => [
@@ -37,7 +40,7 @@ final class Policies
     public function all(): array
     {
         $versions = [];
-        foreach (DB::table('settings')->orderByDesc('id')->get() as $row) {
+        foreach (DB::table('settings')->orderByDesc('from_day')->orderByDesc('id')->get() as $row) {
             $versions[$row->name][] = $row;
         }
         $all = [];
@@ -55,7 +58,7 @@ final class Policies
         return $all;
     }
 
-    /** @param  array<array-key, list<stdClass>>  $versions by name, the latest first */
+    /** @param  array<array-key, list<stdClass>>  $versions by name, those of the latest day first */
     private function policy(Setting $setting, string $name, array $versions): Policy
     {
         $for = str_contains($name, '.') ? substr($name, strlen($setting->value) + 1) : '';
@@ -65,7 +68,7 @@ final class Policies
             $name,
             $for,
             self::does($setting),
-            $versions[$name][0]->value ?? $setting->default(),
+            $this->settings->now()->named($name),
             $versions[$name] ?? [],
         );
     }

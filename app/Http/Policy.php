@@ -13,7 +13,7 @@ final readonly class Policy
     /**
      * @param string $name as settings.csv has it
      * @param string $for the currency or run that it is said for, or blank
-     * @param list<stdClass> $versions the latest first
+     * @param list<stdClass> $versions those of the latest day first
      */
     public function __construct(
         public Setting $setting,

@@ -73,7 +73,7 @@ final readonly class SignOffDesk
      */
     private function changes(array $compared): array
     {
-        $limit = $this->settings->text(Setting::ChangeLimit);
+        $limit = $this->settings->now()->text(Setting::ChangeLimit);
         $moved = array_filter($compared, static fn (ComparedFigure $of): bool => $of->needsASentence($limit));
 
         return array_values(array_map(static fn (ComparedFigure $of): Check => $of->check($limit), $moved));

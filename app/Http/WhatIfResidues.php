@@ -30,7 +30,7 @@ final readonly class WhatIfResidues
     public function of(RunPlan $run, array $typed): array
     {
         $base = $this->settings->base();
-        $policy = $this->candidates->policy();
+        $policy = $this->candidates->policy($run->asOf());
         $text = static fn (string $name, string $otherwise): string => is_string($typed[$name] ?? null) ? trim($typed[$name]) : $otherwise;
         $shown = [
             'limit' => $text('limit', ($policy->limits[$base->code] ?? Money::zero($base))->grouped()),

@@ -58,7 +58,7 @@ final readonly class AgedHistory
     {
         $ends = $this->ends($asOf);
         $groups = DB::table('customers')->pluck('customer_group', 'customer')->all();
-        $buckets = $this->reports->buckets('due', null);
+        $buckets = $this->reports->buckets($asOf, 'due');
         $open = [];
         foreach ($ends as $place => $end) {
             $list = new AgedList($end, $buckets, Credits::Separate, []);

@@ -36,16 +36,19 @@ final readonly class AllowanceBook
         private InvoiceLines $lines,
     ) {}
 
-    public function basis(): AllowanceBasis
+    /** By the policies that hold on a day. */
+    public function basis(string $asOf): AllowanceBasis
     {
+        $inForce = $this->settings->on($asOf);
+
         return new AllowanceBasis(
-            $this->reports->buckets(null, null),
+            $this->reports->buckets($asOf),
             $this->rates(),
             $this->specific(),
             $this->overlays(),
-            ContestedPolicy::from($this->settings->text(Setting::AllowanceContested)),
-            CreditsPolicy::from($this->settings->text(Setting::AllowanceCredits)),
-            $this->reports->credits(null),
+            ContestedPolicy::from($inForce->text(Setting::AllowanceContested)),
+            CreditsPolicy::from($inForce->text(Setting::AllowanceCredits)),
+            $this->reports->credits($asOf),
         );
     }
 
@@ -71,7 +74,7 @@ final readonly class AllowanceBook
             ->where(static fn ($query) => $query->whereNull('p.settled_on')->orWhere('p.settled_on', '>', $asOf))
             ->whereNotNull('i.source_item_id')
             ->pluck('i.source_item_id', 'i.root_id');
-        $taxes = $this->settings->isOn(Setting::TaxReliefWriteOffs) ? $this->taxes($control, $asOf) : [];
+        $taxes = $this->settings->on($asOf)->isOn(Setting::TaxReliefWriteOffs) ? $this->taxes($control, $asOf) : [];
         foreach ($this->aged->of($control->id, $asOf) as $itemId => $item) {
             $of = $customers[$item->customer];
             yield new Exposure(

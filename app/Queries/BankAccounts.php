@@ -93,7 +93,7 @@ final readonly class BankAccounts
                 $own,
                 $this->movements($account, $currency, $since, $day),
                 $this->postings($account, $currency, Day::plus($since, -self::BEFORE), $day),
-                $this->settings->whole(Setting::PairingWindowDays),
+                $this->settings->on($asOf)->whole(Setting::PairingWindowDays),
                 $elsewhere,
             );
         }

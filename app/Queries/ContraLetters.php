@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Queries;
 
 use Ajuste\Core\Contra\Bill;
-use Ajuste\Core\Exchange\Setting;
 use Ajuste\Core\Money\Money;
 use Ajuste\Core\Refusal;
 use Ajuste\Core\Subledger\OpenItem;
@@ -56,7 +55,7 @@ final readonly class ContraLetters
     /** @param  list<ContraLetter>  $letters */
     public function pdf(array $letters): string
     {
-        return Pdf::of('runs.letter', ['letters' => $letters, 'booksName' => $this->settings->text(Setting::BooksName)]);
+        return Pdf::of('runs.letter', ['letters' => $letters, 'booksName' => $this->settings->booksName()]);
     }
 
     /** @param  list<Bill>  $bills  of the supplier, at the end of the run's day */

@@ -41,7 +41,7 @@ final readonly class DiscountOffers
             }
         }
         $timelines = $this->timelines->of(array_keys($discounts));
-        $policy = PartPayments::from($this->settings->text(Setting::DiscountPartPayments));
+        $policy = PartPayments::from($this->settings->now()->text(Setting::DiscountPartPayments));
         $offers = [];
         foreach ($discounts as $id => [$item, $discount]) {
             $offers[$id] = DiscountOffer::of($discount, $item, self::paid($timelines[$id] ?? null, $item), $policy);
@@ -112,7 +112,7 @@ final readonly class DiscountOffers
             return EarlyPaymentDiscount::of(
                 Terms::parse($item->head->terms),
                 $item->date,
-                $this->settings->whole(Setting::DiscountGraceDays),
+                $this->settings->now()->whole(Setting::DiscountGraceDays),
                 $decision,
             );
         } catch (Refusal) {

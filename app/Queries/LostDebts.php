@@ -122,9 +122,9 @@ final readonly class LostDebts
      */
     private function taxesOf(array $residues): array
     {
-        if (! $this->settings->isOn(Setting::TaxReliefWriteOffs)) {
-            return [];
-        }
+        $residues = array_values(
+            array_filter($residues, fn (stdClass $row): bool => $this->settings->on($row->date)->isOn(Setting::TaxReliefWriteOffs)),
+        );
         $debts = $this->positions->several(array_map(static fn (stdClass $row): int => (int) $row->debt_item_id, $residues));
         $taxed = $this->lines->taxed(array_values($debts));
         $taxes = [];

@@ -69,7 +69,7 @@ final readonly class MoneyAccounts
     /** Likewise; null when there is none, there are two, or its number is not known. */
     public function known(Currency $currency): ?OwnBank
     {
-        $named = $this->settings->in(Setting::OwnBank, $currency);
+        $named = $this->settings->now()->in(Setting::OwnBank, $currency);
         $rows = DB::table('accounts')
             ->where('role', AccountRole::Bank->value)
             ->where('iban', '<>', '')

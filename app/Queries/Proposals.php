@@ -146,12 +146,14 @@ final readonly class Proposals
 
     private function policy(Currency $currency): ProposalPolicy
     {
+        $inForce = $this->settings->now();
+
         return ProposalPolicy::in(
             $currency,
-            $this->settings->text(Setting::ReceiptToleranceAmount),
-            $this->settings->text(Setting::ReceiptTolerancePercent),
-            $this->settings->whole(Setting::CombinationItems),
-            FillOrder::from($this->settings->text(Setting::Order)),
+            $inForce->text(Setting::ReceiptToleranceAmount),
+            $inForce->text(Setting::ReceiptTolerancePercent),
+            $inForce->whole(Setting::CombinationItems),
+            FillOrder::from($inForce->text(Setting::Order)),
         );
     }
 }

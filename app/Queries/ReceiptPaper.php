@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Queries;
 
-use Ajuste\Core\Exchange\Setting;
 use App\Support\Pdf;
 
 /** The document of a receipt: what it settled and what remains. */
@@ -36,7 +35,7 @@ final readonly class ReceiptPaper
         return Pdf::of('receipts.paper', [
             'of' => $of,
             'customer' => $this->customers->find($of->item->head->account->customerId),
-            'booksName' => $this->settings->text(Setting::BooksName),
+            'booksName' => $this->settings->booksName(),
         ]);
     }
 }

@@ -238,7 +238,7 @@ final readonly class ReceiptWorklist
      */
     private function confirmations(array $lines, array $payers): array
     {
-        $window = $this->settings->whole(Setting::PairingWindowDays);
+        $window = $this->settings->now()->whole(Setting::PairingWindowDays);
         $numbers = DB::table('customers')->pluck('customer', 'id');
         $transit = array_map(static fn (Account $account): int => $account->id, [
             ...$this->settings->accounts()->allWithRole(AccountRole::ReceiptsInTransit),

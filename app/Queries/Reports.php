@@ -119,7 +119,7 @@ final readonly class Reports
             throw new Refusal("“{$terms->in}” is no currency; a code of ISO 4217 is expected, such as GBP.");
         }
 
-        return new AgedList($asOf, $this->buckets($terms->basis, $terms->buckets), $this->credits($terms->credits), [], $terms->in);
+        return new AgedList($asOf, $this->buckets($asOf, $terms->basis, $terms->buckets), $this->credits($asOf, $terms->credits), [], $terms->in);
     }
 
     /** @param  array<int, list<Kept>>  $values */
@@ -187,28 +187,33 @@ final readonly class Reports
     {
         return AgedList::of(
             $asOf,
-            $this->buckets(null, null),
-            $this->credits(null),
+            $this->buckets($asOf),
+            $this->credits($asOf),
             $this->items->of($account->id, $asOf, $knownAt, [$customerId]),
         );
     }
 
-    /** @throws Refusal */
-    public function buckets(?string $basis, ?string $buckets): AgeBuckets
+    /**
+     * As asked for, else by the policies that hold on the day.
+     *
+     * @throws Refusal
+     */
+    public function buckets(string $asOf, ?string $basis = null, ?string $buckets = null): AgeBuckets
     {
-        $basis ??= $this->settings->text(Setting::AgedBasis);
+        $inForce = $this->settings->on($asOf);
+        $basis ??= $inForce->text(Setting::AgedBasis);
         $agedBy =
             AgedBasis::tryFrom($basis) ?? throw new Refusal("“{$basis}” is not a basis of the aged list; due or document is expected.");
 
-        $edges = $buckets ?? $this->settings->text(Setting::Buckets);
+        $edges = $buckets ?? $inForce->text(Setting::Buckets);
 
-        return AgeBuckets::parse($edges, $agedBy, ContestedIn::from($this->settings->text(Setting::AgedContested)));
+        return AgeBuckets::parse($edges, $agedBy, ContestedIn::from($inForce->text(Setting::AgedContested)));
     }
 
     /** @throws Refusal */
-    public function credits(?string $credits): Credits
+    public function credits(string $asOf, ?string $credits = null): Credits
     {
-        $credits ??= $this->settings->text(Setting::AgedCredits);
+        $credits ??= $this->settings->on($asOf)->text(Setting::AgedCredits);
 
         return Credits::tryFrom($credits) ??
             throw new Refusal("“{$credits}” is not a way to show credits; separate, own_date or oldest_first is expected.");

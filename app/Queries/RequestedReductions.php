@@ -127,6 +127,6 @@ final readonly class RequestedReductions
     /** @param  array<int, OpenItem>  $items */
     public function relief(array $items): Relief
     {
-        return new Relief($this->settings->isOn(Setting::TaxReliefDiscounts), $this->lines->taxed(array_values($items)));
+        return new Relief($this->settings->now()->isOn(Setting::TaxReliefDiscounts), $this->lines->taxed(array_values($items)));
     }
 }

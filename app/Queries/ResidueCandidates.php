@@ -30,16 +30,19 @@ final readonly class ResidueCandidates
         private Blocks $blocks,
     ) {}
 
-    public function policy(): ResiduePolicy
+    /** The policy that holds on the day of a run. */
+    public function policy(string $asOf): ResiduePolicy
     {
+        $inForce = $this->settings->on($asOf);
+
         return new ResiduePolicy(
-            $this->settings->byCurrency(Setting::ResidueLimit),
-            $this->settings->byCurrency(Setting::WriteBackLimit),
-            $this->settings->text(Setting::ResiduePercent),
-            $this->settings->whole(Setting::ResidueDays),
-            $this->settings->text(Setting::WriteBackGround),
-            $this->settings->moneyOrNone(Setting::ResidueCapCustomer),
-            $this->settings->moneyOrNone(Setting::ResidueCapRun),
+            $inForce->byCurrency(Setting::ResidueLimit),
+            $inForce->byCurrency(Setting::WriteBackLimit),
+            $inForce->text(Setting::ResiduePercent),
+            $inForce->whole(Setting::ResidueDays),
+            $inForce->text(Setting::WriteBackGround),
+            $inForce->moneyOrNone(Setting::ResidueCapCustomer),
+            $inForce->moneyOrNone(Setting::ResidueCapRun),
         );
     }
 
@@ -74,7 +77,7 @@ final readonly class ResidueCandidates
         $items = array_column($some, 1);
         $matched = $this->lastMatches(array_map(static fn (OpenItem $item): int => $item->id, $items), $asOf);
         $contested = $this->contested->of($items, $asOf);
-        $relief = $this->settings->isOn(Setting::TaxReliefWriteOffs);
+        $relief = $this->settings->on($asOf)->isOn(Setting::TaxReliefWriteOffs);
         $taxed = $relief ? $this->lines->taxed($items) : [];
         foreach ($some as [$customer, $item]) {
             $carried = $item->carried();

@@ -8,22 +8,25 @@ use Ajuste\Core\Calendar\Calendar;
 use Ajuste\Core\Calendar\LockedDays;
 use Ajuste\Core\Calendar\Period;
 use Ajuste\Core\Exchange\Setting;
+use Ajuste\Core\Exchange\SettingsInForce;
+use Ajuste\Core\Exchange\SettingVersion;
 use Ajuste\Core\Ledger\Account;
 use Ajuste\Core\Ledger\AccountRole;
 use Ajuste\Core\Ledger\AccountType;
 use Ajuste\Core\Ledger\ChartOfAccounts;
 use Ajuste\Core\Money\Currency;
-use Ajuste\Core\Money\Money;
-use Ajuste\Core\Run\RunKind;
 use App\Models\Account as AccountModel;
 use Illuminate\Support\Facades\DB;
 use stdClass;
 
-/** The policies of the books as they stand, their accounts and their locked days. Read once for each request. */
+/** The policies of the books, their accounts and their locked days. Read once for each request. */
 final class Settings
 {
-    /** @var ?array<string, string> */
-    private ?array $values = null;
+    /** @var ?list<SettingVersion> in the order in which they were said */
+    private ?array $versions = null;
+
+    /** @var array<string, SettingsInForce> by day */
+    private array $inForce = [];
 
     private ?ChartOfAccounts $chart = null;
 
@@ -31,72 +34,40 @@ final class Settings
 
     private ?Calendar $calendar = null;
 
-    public function text(Setting $setting): string
+    /** What holds on a day; blank: what holds from the beginning. */
+    public function on(string $day): SettingsInForce
     {
-        $this->values ??= DB::table('settings')->orderBy('id')->pluck('value', 'name')->all();
+        $this->versions ??= array_values(
+            DB::table('settings')
+                ->orderBy('id')
+                ->get(['name', 'value', 'from_day'])
+                ->map(static fn (stdClass $row): SettingVersion => new SettingVersion($row->name, $row->value, $row->from_day))
+                ->all(),
+        );
 
-        return $this->values[$setting->value] ?? $setting->default();
+        return $this->inForce[$day] ??= SettingsInForce::on($day, $this->versions);
     }
 
-    /** What a setting says for one currency, blank where it says nothing of it. */
-    public function in(Setting $setting, Currency $currency): string
+    /** What holds at the end of the period that is being closed, where nothing says of which day the question is. */
+    public function now(): SettingsInForce
     {
-        $this->text($setting);
-
-        return $this->values["{$setting->value}.{$currency->code}"] ?? '';
+        return $this->on($this->period()->last);
     }
 
-    /** What a setting says for one run, blank where it says nothing of it. */
-    public function ofRun(Setting $setting, RunKind $kind): string
+    public function booksName(): string
     {
-        $this->text($setting);
-
-        return $this->values["{$setting->value}.{$kind->value}"] ?? '';
-    }
-
-    /**
-     * What a setting says for every currency: the base currency by itself, others where they are named.
-     *
-     * @return array<string, Money> by currency code
-     */
-    public function byCurrency(Setting $setting): array
-    {
-        $said = [$this->base()->code => $this->money($setting)];
-        foreach ($this->values ?? [] as $name => $value) {
-            [$of, $code] = [...explode('.', (string) $name, 2), ''];
-            if ($of === $setting->value && $code !== '') {
-                $said[$code] = Money::parse($value, Currency::of($code));
-            }
-        }
-
-        return $said;
-    }
-
-    /** Null where it is blank. */
-    public function moneyOrNone(Setting $setting): ?Money
-    {
-        return $this->text($setting) === '' ? null : $this->money($setting);
-    }
-
-    public function whole(Setting $setting): int
-    {
-        return (int) $this->text($setting);
-    }
-
-    public function money(Setting $setting): Money
-    {
-        return Money::parse($this->text($setting), $this->base());
+        return $this->on('')->text(Setting::BooksName);
     }
 
     public function base(): Currency
     {
-        return Currency::of($this->text(Setting::BaseCurrency));
+        return $this->on('')->base();
     }
 
     /** The period that is being closed: the one that is set, else the month of the last posting or item. */
     public function period(): Period
     {
-        $named = $this->text(Setting::Period);
+        $named = $this->on('')->text(Setting::Period);
 
         return $this->period ??= $named !== '' ? $this->calendar()->named($named) : $this->lastOne();
     }
@@ -164,12 +135,6 @@ final class Settings
         return is_int($id) ? $this->accounts()->withId($id) : $this->controlAccount();
     }
 
-    /** Whether a switch of the books is on. */
-    public function isOn(Setting $setting): bool
-    {
-        return $this->text($setting) === 'yes';
-    }
-
     public function hasControlAccount(): bool
     {
         return AccountModel::query()->where('role', AccountRole::ReceivablesControl->value)->exists();
@@ -178,7 +143,8 @@ final class Settings
     /** To be called after settings or accounts were written. */
     public function forget(): void
     {
-        $this->values = null;
+        $this->versions = null;
+        $this->inForce = [];
         $this->chart = null;
         $this->period = null;
         $this->calendar = null;

@@ -82,7 +82,7 @@ final readonly class StandingProof
     /** @param  ?PairedBy  $collect the test of which the pairs are kept to be looked at */
     public function proved(ProofLines $lines, string $asOf, ?PairedBy $collect = null): Proof
     {
-        return Proof::of($lines, $asOf, $this->settings->whole(Setting::PairingWindowDays), $this->settings->base(), $collect);
+        return Proof::of($lines, $asOf, $this->settings->on($asOf)->whole(Setting::PairingWindowDays), $this->settings->base(), $collect);
     }
 
     private static function last(string $table): int

@@ -6,7 +6,6 @@ namespace App\Queries;
 
 use Ajuste\Core\Aging\AgedItem;
 use Ajuste\Core\Aging\AgedList;
-use Ajuste\Core\Exchange\Setting;
 use Ajuste\Core\Ledger\Account;
 use Ajuste\Core\Money\Currency;
 use Ajuste\Core\Money\Money;
@@ -90,7 +89,7 @@ final readonly class Statements
     {
         return Pdf::of('customers.statement', [
             'statements' => $statements,
-            'booksName' => $this->settings->text(Setting::BooksName),
+            'booksName' => $this->settings->booksName(),
         ]);
     }
 
@@ -127,7 +126,7 @@ final readonly class Statements
             }
         }
 
-        return AgedList::of($asOf, $this->reports->buckets(null, null), $this->reports->credits(null), $items);
+        return AgedList::of($asOf, $this->reports->buckets($asOf), $this->reports->credits($asOf), $items);
     }
 
     /**

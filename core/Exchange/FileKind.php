@@ -137,7 +137,7 @@ enum FileKind: string
     /** @return list<Field> */
     private static function settings(): array
     {
-        return [self::text('name'), new Field('value', mayBeBlank: true)];
+        return [self::text('name'), new Field('value', mayBeBlank: true), self::optional('from', FieldType::Date)];
     }
 
     /** @return list<Field> */

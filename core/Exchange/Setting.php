@@ -129,6 +129,12 @@ enum Setting: string
         return $this !== self::BaseCurrency && $this !== self::Period;
     }
 
+    /** Whether it holds from a day on; else it is said of the books as a whole. */
+    public function holdsFromADay(): bool
+    {
+        return $this->isPolicy() && $this !== self::BooksName;
+    }
+
     /** Whether it says when a second person is asked, and who that may be: a reviewer changes it (R13). */
     public function isOfTheSecondPerson(): bool
     {

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use Ajuste\Core\Exchange\Setting;
+use App\Queries\Settings;
 use Illuminate\Support\Facades\DB;
 
 /** Policies on their page: each with what it does, changed with a reason, in versions. */
@@ -16,9 +18,9 @@ final class PoliciesTest extends BooksTestCase
         $this->actingAs($this->person());
     }
 
-    private function change(string $key, string $of, string $value, string $for = '', string $reason = 'agreed'): string
+    private function change(string $key, string $of, string $value, string $for = '', string $reason = 'agreed', string $from = ''): string
     {
-        $this->post('/policies', ['key' => $key, 'of' => $of, 'for' => $for, 'value' => $value, 'reason' => $reason]);
+        $this->post('/policies', ['key' => $key, 'of' => $of, 'for' => $for, 'value' => $value, 'reason' => $reason, 'from' => $from]);
         $says = session('refusal');
 
         return is_string($says) ? $says : '';
@@ -62,5 +64,42 @@ final class PoliciesTest extends BooksTestCase
         $this->actingAs($this->person('reviewer'));
         self::assertSame('', $this->change('d', 'approval_limit', '50.00', 'contra'));
         self::assertSame('50.00', DB::table('settings')->where('name', 'approval_limit.contra')->value('value'));
+    }
+
+    public function test_it_holds_from_a_day_and_the_months_before_are_seen_with_what_held_then(): void
+    {
+        self::assertSame('', $this->change('a', 'buckets', '15,45', from: '2026-10-01'));
+        self::assertSame('', $this->change('b', 'residue_limit', '7.50', from: '2026-11-01'));
+        self::assertSame(['not_due', '1-15', '16-45', 'over_45'], $this->report('aged', ['--as-of' => '2026-10-31'])['buckets']);
+        self::assertSame(['not_due', '1-30', '31-60', '61-90', 'over_90'], $this->report('aged', ['--as-of' => '2026-09-30'])['buckets']);
+        $this->get('/residues')->assertSee('up to 5.00 EUR');
+        $this->get('/residues?as_of=2026-11-30')->assertSee('up to 7.50 EUR');
+        $this->get('/policies?of=residue_limit')->assertSee('Holds from')->assertSee('2026-11-01')->assertSee('(not yet)');
+        self::assertStringContainsString('already on 2026-11-15', $this->change('c', 'residue_limit', '7.50', from: '2026-11-15'));
+        self::assertStringContainsString('moon', $this->change('d', 'residue_limit', '8.50', from: 'moon'));
+        self::assertStringContainsString('a year', $this->change('e', 'residue_limit', '8.50', from: '2031-01-01'));
+        $this->assertBooksHold();
+    }
+
+    public function test_what_binds_a_locked_period_does_not_change_for_it(): void
+    {
+        $this->lock('2026-09');
+        self::assertStringContainsString('locked', $this->change('a', 'residue_limit', '7.50', from: '2026-09-30'));
+        self::assertSame('', $this->change('b', 'residue_limit', '7.50'));
+        self::assertSame('2026-10-01', DB::table('settings')->where('name', 'residue_limit')->value('from_day'));
+        $this->import(['settings.csv' => "name,value\nbuckets,\"10,20\"\n"]);
+        self::assertSame(['not_due', '1-10', '11-20', 'over_20'], $this->report('aged', ['--as-of' => '2026-10-31'])['buckets']);
+        self::assertSame('1-30', $this->report('aged', ['--as-of' => '2026-09-30'])['buckets'][1]);
+        $this->assertBooksHold();
+    }
+
+    public function test_a_file_says_the_day_too_and_the_same_file_twice_changes_nothing(): void
+    {
+        $file = "name,value,from\nresidue_limit,6.00,\nresidue_limit,9.00,2026-11-01\n";
+        $this->import(['settings.csv' => $file]);
+        $this->import(['settings.csv' => $file]);
+        self::assertSame(['', '2026-11-01'], DB::table('settings')->where('name', 'residue_limit')->orderBy('id')->pluck('from_day')->all());
+        self::assertSame('6.00', app(Settings::class)->on('2026-10-31')->text(Setting::ResidueLimit));
+        self::assertSame('9.00', app(Settings::class)->on('2026-11-01')->text(Setting::ResidueLimit));
     }
 }

@@ -27,7 +27,7 @@ final readonly class SecondPerson
     public function approving(string $asked, string $outside): string
     {
         if (trim($outside) !== '') {
-            $named = $this->settings->text(Setting::OutsideReviewer);
+            $named = $this->settings->now()->text(Setting::OutsideReviewer);
 
             return $named !== ''
                 ? "{$named}, by {$this->actor->who}"

@@ -23,7 +23,7 @@ final readonly class CollectionCheck
     /** @throws Refusal when a payer was not told in time, and no shorter notice is agreed */
     public function refuseLate(DebitCollection $collection, Notice $notice): void
     {
-        $days = $this->settings->whole(Setting::DebitNoticeDays);
+        $days = $this->settings->now()->whole(Setting::DebitNoticeDays);
         $late = $collection->toldLate($days);
         if ($late === [] || $notice === Notice::AgreedShorter) {
             return;

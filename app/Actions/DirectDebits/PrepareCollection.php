@@ -121,7 +121,7 @@ final readonly class PrepareCollection
     private function notice(DebitCollection $collection, CollectedDebit $debit): int
     {
         $money = "{$debit->amount()->grouped()} {$debit->amount()->currency->code}";
-        $creditor = $this->settings->text(Setting::CreditorIdentifier);
+        $creditor = $this->settings->now()->text(Setting::CreditorIdentifier);
         $text = "Dear {$debit->of->customer->name},\n\non {$collection->day} we collect {$money} from your account ending in "
             .substr($debit->of->mandate->iban, -4).", under mandate {$debit->of->mandate->reference}, for {$debit->text()}.\n";
 
@@ -134,7 +134,7 @@ final readonly class PrepareCollection
                 'collection' => $collection,
                 'debit' => $debit,
                 'creditor' => $creditor,
-                'booksName' => $this->settings->text(Setting::BooksName),
+                'booksName' => $this->settings->booksName(),
             ]),
             "direct-debit-{$debit->endToEnd}.pdf",
         );

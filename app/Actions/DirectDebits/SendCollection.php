@@ -78,9 +78,9 @@ final readonly class SendCollection
     private function creditor(): Creditor
     {
         return new Creditor(
-            $this->settings->text(Setting::BooksName) ?: 'Receivables',
+            $this->settings->booksName() ?: 'Receivables',
             $this->accounts->own(Currency::of(DirectDebits::CURRENCY))->number,
-            $this->settings->text(Setting::CreditorIdentifier),
+            $this->settings->now()->text(Setting::CreditorIdentifier),
         );
     }
 

@@ -60,7 +60,7 @@ final class Books
 
     private ?Currency $base = null;
 
-    public function __construct(public readonly PostedRows $record, private readonly Settings $settings, private readonly Actor $actor)
+    public function __construct(public readonly PostedRows $record, public readonly Settings $settings, private readonly Actor $actor)
     {
         $this->pages = new StatementPages();
         $this->locked = $settings->locked();
@@ -150,7 +150,7 @@ final class Books
         if ($before !== []) {
             return (int) $before[0][0];
         }
-        $named = $this->settings->in(Setting::OwnBank, $currency);
+        $named = $this->settings->now()->in(Setting::OwnBank, $currency);
         foreach ($accounts as [$id, $account, $code, $iban]) {
             if ($named !== '' ? $account === $named : in_array($code, [$currency->code, null, ''], true)) {
                 if ($iban !== '' && $number !== KnownMovements::NAMELESS) {
@@ -251,6 +251,20 @@ final class Books
         return $minor >= 0
             ? $minor
             : throw new RowFault($field, $text, 'a positive amount is expected; the kind or the side says which way it goes');
+    }
+
+    /**
+     * The first day on which a policy of a file holds: what binds a locked period does not change for it.
+     *
+     * @param string $said as the file says, or blank: the first open one
+     *
+     * @throws LateRow when the day is locked
+     */
+    public function holdsFrom(string $said): string
+    {
+        $said === '' || $this->open('from', $said);
+
+        return $said === '' ? $this->locked->firstOpenFrom('') : $said;
     }
 
     /** @throws LateRow when the day is locked */

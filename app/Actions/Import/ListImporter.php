@@ -38,8 +38,9 @@ final class ListImporter extends Importer
         if ($setting !== Setting::Period || ! $this->isOwnPeriod($row['value'])) {
             $setting->check($row['value']);
         }
-        $stands = $this->books->rows('SELECT value FROM settings WHERE name = ? ORDER BY id DESC LIMIT 1', [$row['name']]);
-        if (($stands[0][0] ?? null) === $row['value']) {
+        $from = $setting->holdsFromADay() ? $this->books->holdsFrom($row['from']) : '';
+        $stands = $this->books->settings->on($from)->said($row['name']);
+        if ($stands === $row['value']) {
             return Outcome::Same;
         }
         if (
@@ -53,16 +54,17 @@ final class ListImporter extends Importer
                 "the books are kept in {$this->books->base()->code} and hold postings; the base currency can no longer change",
             );
         }
-        $this->books->write('INSERT INTO settings (name, value, recorded_at, who, reason) VALUES (?, ?, ?, ?, ?)', [
+        $this->books->write('INSERT INTO settings (name, value, from_day, recorded_at, who, reason) VALUES (?, ?, ?, ?, ?, ?)', [
             $row['name'],
             $row['value'],
+            $from,
             Moment::now(),
             $this->books->who(),
             'as the file says',
         ]);
         $this->books->settingsChanged();
 
-        return $stands === [] ? Outcome::New : $this->changed($row['name']);
+        return $stands === null ? Outcome::New : $this->changed($row['name']);
     }
 
     /** Own calendars may have more periods than a year has months. */

@@ -86,7 +86,7 @@ final readonly class CorrectCause implements Approvable
      */
     public function needsApproval(array $amounts): string
     {
-        return Approval::above($amounts, $this->settings->moneyOrNone(Setting::ApprovalLimit), 'it');
+        return Approval::above($amounts, $this->settings->now()->moneyOrNone(Setting::ApprovalLimit), 'it');
     }
 
     public function planOf(array $payload): PostingPlan

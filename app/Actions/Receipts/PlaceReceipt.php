@@ -226,7 +226,7 @@ final readonly class PlaceReceipt
         if ($request->charges === null) {
             return $line->charges;
         }
-        $limit = $this->settings->money(Setting::BankChargesLimit);
+        $limit = $this->settings->on($line->dates->booking)->money(Setting::BankChargesLimit);
         if ($this->rates->toBase($request->charges, $line->dates->booking)->isMoreThan($limit)) {
             $typed = "{$request->charges->grouped()} {$request->charges->currency->code}";
             $most = "{$limit->grouped()} {$limit->currency->code} (bank_charges_limit)";

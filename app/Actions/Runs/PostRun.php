@@ -66,10 +66,10 @@ final readonly class PostRun implements Approvable
     /** Why a second person approves it first, or blank. */
     public function needsApproval(RunPlan $run): string
     {
-        $why = Approval::needed($run, $this->limit($run->kind()));
+        $why = Approval::needed($run, $this->limit($run->kind(), $run->asOf()));
 
         return $why === '' && $run instanceof AllowancePlan
-            ? Approval::ofSpecific($run, $this->settings->moneyOrNone(Setting::ApprovalLimit))
+            ? Approval::ofSpecific($run, $this->settings->on($run->asOf())->moneyOrNone(Setting::ApprovalLimit))
             : $why;
     }
 
@@ -183,13 +183,14 @@ final readonly class PostRun implements Approvable
     }
 
     /** Null where the signatures are enough. */
-    private function limit(RunKind $kind): ?Money
+    private function limit(RunKind $kind, string $asOf): ?Money
     {
-        $own = $this->settings->ofRun(Setting::ApprovalLimit, $kind);
+        $inForce = $this->settings->on($asOf);
+        $own = $inForce->ofRun(Setting::ApprovalLimit, $kind);
 
         return match (true) {
             $own !== '' => Money::parse($own, $this->settings->base()),
-            $kind === RunKind::Residues => $this->settings->moneyOrNone(Setting::ApprovalLimit),
+            $kind === RunKind::Residues => $inForce->moneyOrNone(Setting::ApprovalLimit),
             default => null,
         };
     }

@@ -54,12 +54,12 @@ final readonly class RunPlans
         $choices = $this->decisions->choices($kind, $control, $asOf);
 
         return match ($kind) {
-            RunKind::Residues => $this->residues($control, $asOf, $this->residues->policy()),
+            RunKind::Residues => $this->residues($control, $asOf, $this->residues->policy($asOf)),
             RunKind::Contra => $this->contra($control, $asOf, $this->decisions->ofPairs($control, $asOf)),
             RunKind::Currency => (new Revaluation(
                 $this->settings->accounts(),
                 $this->settings->base(),
-                CurrencyPolicy::from($this->settings->text(Setting::CurrencyPolicy)),
+                CurrencyPolicy::from($this->settings->on($asOf)->text(Setting::CurrencyPolicy)),
                 $this->settings->calendar(),
             ))->plan($control, $asOf, $this->foreign->of($control, $asOf), $this->closingRates($control, $asOf, $check), $choices),
             RunKind::Allowance => Allowances::plan(
@@ -67,7 +67,7 @@ final readonly class RunPlans
                 $control,
                 $asOf,
                 $this->allowance->exposures($control, $asOf),
-                $this->allowance->basis(),
+                $this->allowance->basis($asOf),
                 $this->allowance->before($asOf),
             ),
             RunKind::CreditBalances => $this->presentation($control, $asOf),
@@ -91,7 +91,7 @@ final readonly class RunPlans
                 ? $this->pairs->of($control, $asOf)
                 : $this->pairs->around($control, $asOf, $around->customer->id, $around->supplier->id),
             $this->decisions->choices(RunKind::Contra, $control, $asOf),
-            VoucherPer::from($this->settings->text(Setting::ContraVoucher)),
+            VoucherPer::from($this->settings->on($asOf)->text(Setting::ContraVoucher)),
             $this->pairs->postedOn($asOf),
             $ofPairs,
         );
@@ -109,7 +109,7 @@ final readonly class RunPlans
     /** @throws Refusal when the day is locked, or an account with a role that is needed is missing */
     private function presentation(Account $control, string $asOf): PresentationPlan
     {
-        $policy = CreditBalancePolicy::from($this->settings->text(Setting::CreditBalances));
+        $policy = CreditBalancePolicy::from($this->settings->on($asOf)->text(Setting::CreditBalances));
         [$standings, $others] = $this->credits->of($control, $asOf, $policy);
         $rule = new CreditBalances(
             $this->settings->accounts(),
@@ -117,7 +117,7 @@ final readonly class RunPlans
             $this->settings->base(),
             $this->settings->calendar(),
         );
-        $plan = $rule->plan($control, $asOf, $standings, $policy, $this->settings->money(Setting::CreditBalanceLimit), $others);
+        $plan = $rule->plan($control, $asOf, $standings, $policy, $this->settings->on($asOf)->money(Setting::CreditBalanceLimit), $others);
 
         return $this->credits->besideWhatStands($plan);
     }

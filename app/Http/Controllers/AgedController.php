@@ -8,7 +8,6 @@ use Ajuste\Core\Aging\AgedBy;
 use Ajuste\Core\Aging\AgedList;
 use Ajuste\Core\Aging\AgedRow;
 use Ajuste\Core\Calendar\Day;
-use Ajuste\Core\Exchange\Setting;
 use Ajuste\Core\Measures\Measure;
 use Ajuste\Core\Measures\MeasureKind;
 use Ajuste\Core\Money\Currency;
@@ -245,7 +244,7 @@ final class AgedController
         }
 
         return Paper::pdf('aged.paper', [
-            'booksName' => $settings->text(Setting::BooksName),
+            'booksName' => $settings->booksName(),
             'report' => $report,
             'by' => ucfirst(self::by($request)->words()),
             'says' => $report->says($settings->base()),

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use Ajuste\Core\Calendar\Day;
-use Ajuste\Core\Exchange\Setting;
 use Ajuste\Core\Ledger\Account;
 use Ajuste\Core\Refusal;
 use Ajuste\Core\Settlement\CreditNote;
@@ -115,7 +114,7 @@ final class CreditNotesController
                 'item' => $open,
                 'note' => $note,
                 'customer' => Customer::query()->findOrFail($open->head->account->customerId),
-                'booksName' => $this->settings->text(Setting::BooksName),
+                'booksName' => $this->settings->booksName(),
                 'lines' => DB::table('credit_note_lines as l')
                     ->leftJoin(
                         'items as i',

@@ -39,7 +39,7 @@ final class DirectDebitsController
             'form' => $form,
             'due' => $form->fitted($due->of($at->account->id, $form->day), DueDebits::prepared()),
             'collections' => $collections->all(),
-            'days' => $settings->whole(Setting::DebitNoticeDays),
+            'days' => $settings->now()->whole(Setting::DebitNoticeDays),
             'key' => bin2hex(random_bytes(16)),
         ]);
     }
@@ -52,7 +52,7 @@ final class DirectDebitsController
         return view('direct-debits.chosen', [
             'due' => $form->fitted($due->of($at->account->id, $form->day), DueDebits::prepared()),
             'form' => $form,
-            'days' => $settings->whole(Setting::DebitNoticeDays),
+            'days' => $settings->now()->whole(Setting::DebitNoticeDays),
         ]);
     }
 
@@ -73,7 +73,7 @@ final class DirectDebitsController
         return view('direct-debits.collection', [
             'of' => $of,
             'batches' => $collections->batches($of),
-            'days' => $settings->whole(Setting::DebitNoticeDays),
+            'days' => $settings->now()->whole(Setting::DebitNoticeDays),
             'key' => bin2hex(random_bytes(16)),
         ]);
     }

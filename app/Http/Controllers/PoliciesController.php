@@ -8,6 +8,7 @@ use Ajuste\Core\Exchange\Setting;
 use App\Actions\KeepPolicy;
 use App\Http\FormKey;
 use App\Http\Policies;
+use App\Queries\Settings;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\View\View;
@@ -15,7 +16,7 @@ use Illuminate\View\View;
 /** The policies of the books, in versions. */
 final class PoliciesController
 {
-    public function index(Request $request, Policies $policies): View
+    public function index(Request $request, Policies $policies, Settings $settings): View
     {
         $all = $policies->all();
         $of = $request->string('of')->toString();
@@ -26,6 +27,7 @@ final class PoliciesController
             'policies' => $all,
             'chosen' => $chosen,
             'mayBeFor' => in_array($chosen?->setting, $several, true),
+            'closing' => $settings->period(),
             'key' => bin2hex(random_bytes(16)),
         ]);
     }
@@ -34,7 +36,7 @@ final class PoliciesController
     {
         $text = static fn (string $name): string => $request->string($name)->trim()->toString();
         $name = $text('for') === '' ? $text('of') : "{$text('of')}.{$text('for')}";
-        $keep->post(FormKey::of($request, 'policy'), $name, $text('value'), $text('reason'));
+        $keep->post(FormKey::of($request, 'policy'), $name, $text('value'), $text('reason'), $text('from'));
 
         return redirect()->route('policies', ['of' => $name])->with(
             'done',

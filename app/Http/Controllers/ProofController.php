@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use Ajuste\Core\Calendar\Day;
-use Ajuste\Core\Exchange\Setting;
 use Ajuste\Core\Ledger\Account;
 use Ajuste\Core\Money\Money;
 use Ajuste\Core\Proof\Accrual;
@@ -316,7 +315,7 @@ final class ProofController
                 'base' => $settings->base(),
                 'carried' => $carried->of($at->account),
                 'notes' => Notes::ofCauses($at->account->id),
-                'booksName' => $settings->text(Setting::BooksName),
+                'booksName' => $settings->booksName(),
             ],
             "proof-{$at->account->number}-{$at->asOf}",
         );

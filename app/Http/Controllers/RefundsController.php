@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use Ajuste\Core\Calendar\Day;
-use Ajuste\Core\Exchange\Setting;
 use Ajuste\Core\Money\Currency;
 use Ajuste\Core\Money\Money;
 use Ajuste\Core\Refusal;
@@ -116,7 +115,7 @@ final class RefundsController
 
         return Paper::pdf(
             'refunds.paper',
-            ['refund' => $refund, 'booksName' => $settings->text(Setting::BooksName)],
+            ['refund' => $refund, 'booksName' => $settings->booksName()],
             "refund-{$refund->document}",
         );
     }

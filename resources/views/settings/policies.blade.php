@@ -9,7 +9,7 @@
                 <tr>
                     <th scope="col"><button type="button">Station</button></th>
                     <th scope="col"><button type="button">Policy</button></th>
-                    <th scope="col"><button type="button">Now</button></th>
+                    <th scope="col"><button type="button">In {{ $closing->name }}</button></th>
                     <th scope="col"><button type="button">What it does</button></th>
                 </tr>
             </thead>
@@ -42,24 +42,37 @@
                         <label class="grid">For one currency or run only <input type="text" name="for" value="{{ old('for', $chosen->for) }}" class="w-40"
                                 placeholder="all"></label>
                     @endif
-                    <label class="grid">From now on <input type="text" name="value" value="{{ old('value', $chosen->value) }}" class="w-72"
+                    <label class="grid">It shall be <input type="text" name="value" value="{{ old('value', $chosen->value) }}" class="w-72"
                             data-hotkey="e"></label>
+                    @if ($chosen->setting->holdsFromADay())
+                        <label class="grid">From the day <x-day name="from" :value="old('from', $closing->first)" class="w-40" /></label>
+                    @endif
                     <label class="grid">Because <input type="text" name="reason" value="{{ old('reason') }}" required class="w-full"></label>
                     <span><button class="button main" data-main>Change it <kbd>Ctrl ↵</kbd></button></span>
                 </form>
             @endif
             <h2>Versions</h2>
             <table class="grid-table">
+                <thead>
+                    <tr>
+                        <th scope="col">Value</th>
+                        <th scope="col">Holds from</th>
+                        <th scope="col">Said</th>
+                        <th scope="col">By and why</th>
+                    </tr>
+                </thead>
                 <tbody>
                     @forelse ($chosen->versions as $version)
                         <tr>
                             <td class="font-semibold">{{ $version->value === '' ? 'none' : $version->value }}</td>
+                            <td class="nowrap">{{ $version->from_day === '' ? 'the beginning' : $version->from_day }}
+                                {{ $version->from_day > $closing->last ? '(not yet)' : '' }}</td>
                             <td class="nowrap">{{ Say::moment($version->recorded_at) }}</td>
                             <td class="soft">{{ $version->who }}{{ $version->reason === '' ? '' : ": {$version->reason}" }}</td>
                         </tr>
                     @empty
                         <tr>
-                            <td>Never said: {{ $chosen->value === '' ? 'none' : $chosen->value }} is what holds without being said.</td>
+                            <td colspan="4">Never said: {{ $chosen->value === '' ? 'none' : $chosen->value }} is what holds without being said.</td>
                         </tr>
                     @endforelse
                 </tbody>
