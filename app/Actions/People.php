@@ -6,6 +6,7 @@ namespace App\Actions;
 
 use Ajuste\Core\Refusal;
 use App\Actions\Posting\Reason;
+use App\Models\Person;
 use App\Models\Role;
 use App\Models\User;
 use App\Support\AuditTrail;
@@ -20,10 +21,36 @@ final readonly class People
 {
     public function __construct(private AuditTrail $audit) {}
 
-    /** @throws Refusal when the address is none or taken, the name blank, the role unknown, or the password weak */
+    /**
+     * With the password of that person, who may have it from other books.
+     *
+     * @throws Refusal as `join` does, or when the password is weak, or is not the one that the person has
+     */
     public function add(string $name, string $email, string $role, string $password): User
     {
-        [$name, $email] = [trim($name), mb_strtolower(trim($email))];
+        $has = (string) Person::of($email)?->password;
+        $has === '' && Passwords::refuseWeak($password);
+        if ($has !== '' && ! Hash::check($password, $has)) {
+            throw new Refusal("{$email} signs in to other books here with another password. Type that one.");
+        }
+
+        return DB::transaction(function () use ($name, $email, $role, $password, $has): User {
+            $user = $this->join($name, $email, $role);
+            $has === '' && $user->person()->update(['password' => $password]);
+
+            return $user;
+        });
+    }
+
+    /**
+     * Gives a person a role in these books. Who is in no other books here has no password yet and sets one by a link.
+     *
+     * @throws Refusal when the address is none or taken, the name blank, or the role unknown
+     */
+    public function join(string $name, string $email, string $role): User
+    {
+        $email = mb_strtolower(trim($email));
+        $name = Person::of($email)->name ?? trim($name);
         $as = Role::tryFrom($role) ?? throw new Refusal("“{$role}” is no role; preparer, reviewer or reader is expected.");
         if ($name === '' || filter_var($email, FILTER_VALIDATE_EMAIL) === false) {
             throw new Refusal('A name and an e-mail address are expected, such as ana@example.org.');
@@ -31,28 +58,16 @@ final readonly class People
         if (User::query()->where('email', $email)->orWhere('name', $name)->exists()) {
             throw new Refusal("{$name} or {$email} is in these books already. Every person has a name and an address of one's own.");
         }
-        Passwords::refuseWeak($password);
 
-        return DB::transaction(function () use ($name, $email, $as, $password): User {
+        return DB::transaction(function () use ($name, $email, $as): User {
             $user = User::query()->create([
-                'name' => $name, 'email' => $email, 'password' => $password, 'role' => $as, 'administers' => ! User::query()->exists(),
+                'name' => $name, 'email' => $email, 'role' => $as, 'administers' => ! User::query()->exists(),
             ]);
             $this->audit->record('add person', "person {$user->id}", '', ['name' => $name, 'role' => $as->value]);
+            $user->person();
 
             return $user;
         });
-    }
-
-    /**
-     * Whoever is invited sets a password by a link.
-     *
-     * @return User who has no password yet
-     *
-     * @throws Refusal as `add` does
-     */
-    public function invite(string $name, string $email, string $role): User
-    {
-        return $this->add($name, $email, $role, bin2hex(random_bytes(32)));
     }
 
     /** @throws Refusal when it is one's own role, the role unknown, or no reason is given */
@@ -82,7 +97,7 @@ final readonly class People
     /** @throws Refusal when the present password is not that, or the new one weak */
     public function changeOwnPassword(User $user, string $present, string $new, string $session): void
     {
-        if (! Hash::check($present, $user->password)) {
+        if (! Hash::check($present, $user->getAuthPassword())) {
             throw new Refusal('The present password is another one. Nothing was changed.');
         }
         $this->setPassword($user->email, $new);
@@ -115,8 +130,8 @@ final readonly class People
         $user = $this->find($email);
         Passwords::refuseWeak($password);
         DB::transaction(function () use ($user, $password): void {
-            $user->update(['password' => $password]);
             $this->audit->record('set password', "person {$user->id}");
+            $user->person()->update(['password' => $password]);
         });
     }
 

@@ -10,6 +10,7 @@ use App\StandIn\Outbox;
 use App\Support\AuditTrail;
 use App\Support\Moment;
 use App\Support\Passwords;
+use App\Support\PeopleFile;
 use App\Support\Sessions;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
@@ -28,10 +29,11 @@ final readonly class SignInLinks
     public function make(User $user, int $hours): string
     {
         $token = bin2hex(random_bytes(24));
-        DB::transaction(static function () use ($user, $hours, $token): void {
-            DB::table('sign_in_links')->where('user_id', $user->id)->whereNull('used_at')->update(['used_at' => Moment::now()]);
-            DB::table('sign_in_links')->insert([
-                'user_id' => $user->id,
+        PeopleFile::transaction(static function () use ($user, $hours, $token): void {
+            [$links, $person] = [PeopleFile::open()->table('sign_in_links'), $user->person()];
+            (clone $links)->where('person_id', $person->id)->whereNull('used_at')->update(['used_at' => Moment::now()]);
+            $links->insert([
+                'person_id' => $person->id,
                 'digest' => hash('sha256', $token),
                 'holds_until' => Carbon::now('UTC')->addHours($hours)->format('Y-m-d\TH:i:s.u\Z'),
             ]);
@@ -60,12 +62,13 @@ final readonly class SignInLinks
     /** @throws Refusal when the link does not hold */
     public function person(string $token): User
     {
-        $id = DB::table('sign_in_links')
-            ->where('digest', hash('sha256', $token))
-            ->whereNull('used_at')
-            ->where('holds_until', '>=', Moment::now())
-            ->value('user_id');
-        $user = is_int($id) ? User::query()->whereKey($id)->whereNull('disabled_at')->first() : null;
+        $email = PeopleFile::open()->table('sign_in_links as l')
+            ->join('people as p', 'p.id', '=', 'l.person_id')
+            ->where('l.digest', hash('sha256', $token))
+            ->whereNull('l.used_at')
+            ->where('l.holds_until', '>=', Moment::now())
+            ->value('p.email');
+        $user = is_string($email) ? User::query()->where('email', $email)->whereNull('disabled_at')->first() : null;
 
         return $user ?? throw new Refusal('This link was used already, or its time is over. Ask for another one.');
     }
@@ -77,9 +80,11 @@ final readonly class SignInLinks
 
         return DB::transaction(function () use ($token, $password): User {
             $user = $this->person($token);
-            DB::table('sign_in_links')->where('digest', hash('sha256', $token))->update(['used_at' => Moment::now()]);
-            $user->update(['password' => $password]);
             $this->audit->record('set password', "person {$user->id}", 'by a link');
+            PeopleFile::transaction(static function () use ($user, $token, $password): void {
+                PeopleFile::open()->table('sign_in_links')->where('digest', hash('sha256', $token))->update(['used_at' => Moment::now()]);
+                $user->person()->update(['password' => $password]);
+            });
             Sessions::endOthers($user->id, '');
 
             return $user;

@@ -571,7 +571,7 @@ final class BenchCommand extends Command
         Auth::login(
             User::query()->firstOrCreate(
                 ['email' => 'bench@example.invalid'],
-                ['name' => 'Bench', 'password' => 'bench', 'role' => 'preparer'],
+                ['name' => 'Bench', 'role' => 'preparer'],
             ),
         );
         $status = app(Kernel::class)->handle(Request::create($path))->getStatusCode();

@@ -116,10 +116,9 @@ final class DemoCommand extends Command
         $lock->post(Period::of('2026-09'));
         $this->contest();
         foreach (DemoBooks::PEOPLE as [$name, $email, $role]) {
-            User::query()->create([
-                'name' => $name, 'email' => $email, 'password' => DemoBooks::PASSWORD, 'role' => $role,
-                'administers' => $role === 'reviewer',
-            ]);
+            User::query()->create(['name' => $name, 'email' => $email, 'role' => $role, 'administers' => $role === 'reviewer'])
+                ->person()
+                ->update(['password' => DemoBooks::PASSWORD]);
         }
     }
 

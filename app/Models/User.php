@@ -9,15 +9,14 @@ use Illuminate\Foundation\Auth\User as Authenticatable;
 use Illuminate\Support\Facades\Auth;
 
 /**
+ * What a person is in these books; password and second factor are the person's own.
+ *
  * @property int $id
  * @property string $name
  * @property string $email
- * @property string $password
  * @property Role $role
  * @property ?string $disabled_at
  * @property bool $administers whether the person looks after the others
- * @property ?string $second_factor the secret of its codes
- * @property int $second_factor_step of the last code that was taken
  * @property ?string $signed_in_at
  */
 final class User extends Authenticatable
@@ -26,14 +25,22 @@ final class User extends Authenticatable
 
     protected $guarded = [];
 
-    protected $hidden = ['password', 'remember_token', 'second_factor'];
-
     /** @throws AuthenticationException when nobody is signed in */
     public static function signedIn(): self
     {
         $user = Auth::user();
 
         return $user instanceof self ? $user : throw new AuthenticationException();
+    }
+
+    public function person(): Person
+    {
+        return Person::known($this->email, $this->name);
+    }
+
+    public function getAuthPassword(): string
+    {
+        return (string) Person::of($this->email)?->password;
     }
 
     /** By the role, or as the deputy of a reviewer who is away. */
@@ -50,6 +57,6 @@ final class User extends Authenticatable
 
     protected function casts(): array
     {
-        return ['password' => 'hashed', 'role' => Role::class, 'administers' => 'boolean', 'second_factor' => 'encrypted'];
+        return ['role' => Role::class, 'administers' => 'boolean'];
     }
 }

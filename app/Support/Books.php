@@ -7,6 +7,8 @@ namespace App\Support;
 use Ajuste\Core\Refusal;
 use Illuminate\Database\Migrations\Migrator;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Schema;
+use stdClass;
 
 /**
  * Opens the books that a command or page works on. Those of an earlier version are brought up to date, with a backup beside them first;
@@ -76,6 +78,7 @@ final readonly class Books
     private function bringUpToDate(): ?string
     {
         $backup = $this->done() === [] ? null : $this->backUp();
+        PeopleFile::takeOver(self::peopleOfEarlierVersions());
         DB::statement('PRAGMA foreign_keys = OFF'); // no transaction can switch it, and tables are rebuilt in one
         try {
             DB::transaction(function (): void {
@@ -92,6 +95,23 @@ final readonly class Books
         }
 
         return $backup;
+    }
+
+    /** @return list<array{email: string, name: string, password: string, second_factor: ?string, second_factor_step: int}> */
+    private static function peopleOfEarlierVersions(): array
+    {
+        if (! Schema::hasColumn('users', 'password')) {
+            return [];
+        }
+        $people = DB::table('users')->orderBy('id')->get()->map(static fn (stdClass $row): array => [
+            'email' => $row->email,
+            'name' => $row->name,
+            'password' => $row->password,
+            'second_factor' => $row->second_factor ?? null,
+            'second_factor_step' => (int) ($row->second_factor_step ?? 0),
+        ]);
+
+        return array_values($people->all());
     }
 
     private function backUp(): string

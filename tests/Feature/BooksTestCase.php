@@ -21,6 +21,7 @@ use App\Queries\InvoiceLines;
 use App\Queries\Positions;
 use App\Queries\Settings;
 use App\Queries\Verification;
+use App\Support\DemoBooks;
 use App\Values\MatchRequest;
 use Closure;
 use Illuminate\Contracts\Console\Kernel;
@@ -225,12 +226,16 @@ abstract class BooksTestCase extends TestCase
 
     protected function person(string $role = 'preparer'): User
     {
-        return User::query()->create([
-            'name' => "A {$role}",
-            'email' => "{$role}@example.invalid",
-            'password' => 'olive-press',
-            'role' => $role,
-        ]);
+        return User::query()->create(['name' => "A {$role}", 'email' => "{$role}@example.invalid", 'role' => $role]);
+    }
+
+    /** One who can sign in. */
+    protected function personWithPassword(string $password = DemoBooks::PASSWORD): User
+    {
+        $user = $this->person();
+        $user->person()->update(['password' => $password]);
+
+        return $user;
     }
 
     /**

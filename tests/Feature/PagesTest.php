@@ -7,6 +7,7 @@ namespace Tests\Feature;
 use App\Http\Middleware\PlainInput;
 use App\Queries\Verification;
 use App\Support\DemoBooks;
+use App\Support\PeopleFile;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\File;
@@ -187,7 +188,7 @@ final class PagesTest extends BooksTestCase
 
     public function test_signing_in_is_throttled_and_out_ends_it(): void
     {
-        $this->person();
+        $this->personWithPassword();
         DemoBooks::mark();
         $this->post('/sign-in', ['email' => 'preparer@example.invalid', 'password' => 'olive-press'])->assertRedirect('/');
         $this->post('/sign-out')->assertRedirect('/sign-in');
@@ -199,13 +200,13 @@ final class PagesTest extends BooksTestCase
         }
         $this->post('/sign-in', ['email' => 'preparer@example.invalid', 'password' => 'olive-press'])->assertSessionHasErrors('email');
         $this->assertGuest();
-        self::assertStringStartsWith('$2y$', (string) DB::table('users')->value('password'));
+        self::assertStringStartsWith('$2y$', (string) PeopleFile::open()->table('people')->value('password'));
     }
 
     public function test_a_session_that_ends_in_the_middle_loses_nothing_typed(): void
     {
         DemoBooks::mark();
-        $this->person();
+        $this->personWithPassword();
         $customer = $this->customerId('C1');
         $page = "http://127.0.0.1/unapplied?customer={$customer}";
         $form = ['date' => '2026-10-30', 'tick' => [7 => '1'], 'amount' => [7 => '12,50'], 'key' => 'k', '_token' => 'old'];

@@ -133,7 +133,7 @@ final class PeopleTest extends BooksTestCase
             self::assertSame(1, Artisan::call('ajuste:demo', $options));
         }
         self::assertSame(3, DB::table('customers')->count());
-        $this->person();
+        $this->personWithPassword();
         $this->post(
             '/sign-in',
             ['email' => 'preparer@example.invalid', 'password' => DemoBooks::PASSWORD],

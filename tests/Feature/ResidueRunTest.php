@@ -238,7 +238,7 @@ final class ResidueRunTest extends BooksTestCase
 
     private function another(string $name): User
     {
-        $user = ['name' => $name, 'email' => "{$name}@example.invalid", 'password' => 'olive-press', 'role' => 'reviewer'];
+        $user = ['name' => $name, 'email' => "{$name}@example.invalid", 'role' => 'reviewer'];
 
         return User::query()->create($user);
     }

@@ -8,6 +8,7 @@ use App\Actions\People;
 use App\Models\User;
 use App\StandIn\Outbox;
 use App\Support\OneTimeCode;
+use App\Support\PeopleFile;
 use App\Support\Sessions;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\File;
@@ -151,10 +152,10 @@ final class SignInTest extends BooksTestCase
         preg_match('/secret=([A-Z2-7]{32})/', $page, $found);
         $code = static fn (int $steps): string => OneTimeCode::at(OneTimeCode::bytes($found[1]), intdiv(time(), 30) + $steps);
         $this->post('/me/second-factor', ['code' => '000000']);
-        self::assertNull($this->ana->fresh()?->second_factor);
+        self::assertNull($this->ana->person()->second_factor);
         $codes = $this->post('/me/second-factor', ['code' => $code(0)])->getSession()->get('codes');
         self::assertCount(10, (array) $codes);
-        self::assertStringNotContainsString($found[1], (string) DB::table('users')->value('second_factor'), 'kept encrypted');
+        self::assertStringNotContainsString($found[1], (string) PeopleFile::open()->table('people')->value('second_factor'), 'kept encrypted');
         $this->post('/sign-out');
         $this->signIn();
         $this->assertGuest();
@@ -176,14 +177,14 @@ final class SignInTest extends BooksTestCase
         $this->travelBack();
         $this->post('/sign-in/code', ['code' => ((array) $codes)[4]]);
         $this->post('/me/second-factor/give-up', ['present' => 'wrong']);
-        self::assertNotNull($this->ana->fresh()?->second_factor);
+        self::assertNotNull($this->ana->person()->second_factor);
         $this->post('/me/second-factor/give-up', ['present' => self::LONG]);
-        self::assertNull($this->ana->fresh()?->second_factor);
+        self::assertNull($this->ana->person()->second_factor);
     }
 
     public function test_codes_cannot_be_tried_through(): void
     {
-        $this->ana->update(['second_factor' => OneTimeCode::newSecret()]);
+        $this->ana->person()->update(['second_factor' => OneTimeCode::newSecret()]);
         $this->signIn();
         for ($try = 0; $try < 6; $try++) {
             $this->post('/sign-in/code', ['code' => "00000{$try}"]);

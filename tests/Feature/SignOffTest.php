@@ -159,7 +159,7 @@ final class SignOffTest extends BooksTestCase
     public function test_a_deputy_signs_on_days_on_which_the_reviewer_is_away(): void
     {
         $deputy = User::query()->create([
-            'name' => 'Deputy', 'email' => 'deputy@example.invalid', 'password' => 'olive-press', 'role' => 'preparer',
+            'name' => 'Deputy', 'email' => 'deputy@example.invalid', 'role' => 'preparer',
         ]);
         $today = gmdate('Y-m-d');
         $form = ['deputy' => $deputy->id, 'from' => $today, 'to' => $today, 'reason' => 'on leave'];

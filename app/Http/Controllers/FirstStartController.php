@@ -13,7 +13,6 @@ use App\Models\User;
 use App\Support\FirstCode;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\Auth;
 use Illuminate\View\View;
 
 /** The first page of books that nobody can open yet. */
@@ -44,9 +43,7 @@ final class FirstStartController
             $text('password'),
         );
         FirstCode::forget();
-        Auth::login($user);
-        $request->session()->regenerate();
-        $request->session()->put(EndsSessions::SINCE, time());
+        EndsSessions::begin($request, $user);
 
         return redirect('/');
     }

@@ -10,6 +10,7 @@ use App\Actions\NameDeputy;
 use App\Actions\People;
 use App\Actions\SecondFactor;
 use App\Http\FormKey;
+use App\Http\Middleware\EndsSessions;
 use App\Models\Deputies;
 use App\Models\User;
 use App\Support\OneTimeCode;
@@ -80,6 +81,7 @@ final class MeController
             $request->string('password')->toString(),
             $request->session()->getId(),
         );
+        EndsSessions::keep($request, User::signedIn());
 
         return redirect()->route('me')->with('done', ['text' => 'The password is changed; you are signed out everywhere else.']);
     }
@@ -101,7 +103,7 @@ final class MeController
 
     public function giveUp(Request $request, SecondFactor $factor): RedirectResponse
     {
-        if (! Hash::check($request->string('present')->toString(), User::signedIn()->password)) {
+        if (! Hash::check($request->string('present')->toString(), User::signedIn()->getAuthPassword())) {
             throw new Refusal('The present password is another one. Nothing was changed.');
         }
         $factor->giveUp(User::signedIn());

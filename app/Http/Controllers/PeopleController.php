@@ -27,9 +27,11 @@ final class PeopleController
     public function invite(Request $request, People $people, SignInLinks $links): RedirectResponse
     {
         $text = static fn (string $name): string => $request->string($name)->toString();
-        $user = $people->invite($text('name'), $text('email'), $text('role'));
+        $user = $people->join($text('name'), $text('email'), $text('role'));
 
-        return $this->withLink($user, $links);
+        return $user->person()->hasPassword()
+            ? $this->back($user, "{$user->name} is in other books here, and opens these with the same password.")
+            : $this->withLink($user, $links);
     }
 
     public function link(User $user, SignInLinks $links): RedirectResponse

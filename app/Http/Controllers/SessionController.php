@@ -52,7 +52,7 @@ final class SessionController
         }
         RateLimiter::clear($throttle);
         $user = User::query()->where('email', $typed['email'])->firstOrFail();
-        if ($user->second_factor !== null) {
+        if ($user->person()->second_factor !== null) {
             $request->session()->put(self::HALF, [$user->id, time() + self::HALF_HOLDS]);
 
             return redirect()->route('sign-in.code');
@@ -92,9 +92,7 @@ final class SessionController
 
     private static function signIn(Request $request, User $user): RedirectResponse
     {
-        Auth::login($user);
-        $request->session()->regenerate();
-        $request->session()->put(EndsSessions::SINCE, time());
+        EndsSessions::begin($request, $user);
         $user->update(['signed_in_at' => Moment::now()]);
         self::trail('sign in');
         SignedOut::bringBack($request);

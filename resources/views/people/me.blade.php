@@ -61,7 +61,7 @@
             <span><button class="button main" data-main>Change it <kbd>Ctrl ↵</kbd></button></span>
         </form>
         <h2 class="title mt-6">Second factor</h2>
-        @if ($person->second_factor === null)
+        @if ($person->person()->second_factor === null)
             <p>A code from a device, asked for beside the password. Enter this key in an application for one-time codes (time-based, six digits), then type the
                 code that it shows.</p>
             <p class="my-2"><code>{{ $secret }}</code><br><a class="underline" href="{{ $address }}" hx-boost="false">Open it on this device</a></p>
