@@ -13,8 +13,9 @@ return [
     'connection' => 'sessions',
     'table' => 'sessions',
     'lottery' => [2, 100],
-    'cookie' => 'ajuste_session',
-    'path' => '/',
+    // Books below an address of their own have a cookie of their own.
+    'cookie' => 'ajuste_session'.(env('AJUSTE_SLUG') ? '_'.env('AJUSTE_SLUG') : ''),
+    'path' => env('AJUSTE_SLUG') ? '/b/'.env('AJUSTE_SLUG') : '/',
     'domain' => null,
     'secure' => null,
     'http_only' => true,

@@ -39,6 +39,7 @@ use App\Http\Controllers\RowsSetAsideController;
 use App\Http\Controllers\RunsController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\SettingsController;
+use App\Http\Controllers\ShelfController;
 use App\Http\Controllers\SignOffController;
 use App\Http\Controllers\StandInController;
 use App\Http\Controllers\StatementsController;
@@ -59,6 +60,7 @@ Route::middleware('guest')->group(function (): void {
     Route::get('/first-start', [FirstStartController::class, 'create'])->name('first-start');
     Route::post('/first-start', [FirstStartController::class, 'store']);
 });
+Route::get('/enter/{pass}', [ShelfController::class, 'enter'])->name('enter');
 
 Route::middleware('auth')->group(function (): void {
     Route::post('/sign-out', [SessionController::class, 'destroy'])->name('sign-out');
@@ -71,6 +73,11 @@ Route::middleware('auth')->group(function (): void {
         Route::post('/me/second-factor', 'takeUp')->name('me.second-factor');
         Route::post('/me/second-factor/give-up', 'giveUp')->name('me.give-up');
         Route::post('/me/sessions/{session}/end', 'end')->name('me.end');
+    });
+    Route::controller(ShelfController::class)->group(function (): void {
+        Route::get('/books', 'index')->name('shelf');
+        Route::get('/books/{books}', 'open')->name('shelf.open');
+        Route::post('/books', 'add')->middleware('administers')->name('shelf.add');
     });
     Route::get('/people', [PeopleController::class, 'index'])->name('people');
     Route::controller(PeopleController::class)->middleware('administers')->group(function (): void {

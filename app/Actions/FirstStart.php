@@ -11,21 +11,21 @@ use Ajuste\Core\RefusalKind;
 use App\Models\User;
 use App\Queries\Settings;
 use App\Support\Moment;
+use Closure;
 use Illuminate\Support\Facades\DB;
 
 /** Books that nobody can open yet: whose they are, and the first person. All or nothing. */
 final readonly class FirstStart
 {
-    public function __construct(private People $people, private Settings $settings) {}
-
     /**
      * @param array<string, string> $settings of the books, by name
+     * @param Closure(): User $first adds the first person
      *
      * @throws Refusal when somebody is there already, or something does not fit
      */
-    public function post(array $settings, string $name, string $email, string $password): User
+    public function post(array $settings, Closure $first): User
     {
-        return DB::transaction(function () use ($settings, $name, $email, $password): User {
+        return DB::transaction(function () use ($settings, $first): User {
             if (User::query()->exists()) {
                 throw new Refusal('These books have their people already. Sign in, or ask one of them.', RefusalKind::Rights);
             }
@@ -39,9 +39,9 @@ final readonly class FirstStart
                     'name' => $setting, 'value' => $value, 'recorded_at' => Moment::now(), 'reason' => 'when the books were made',
                 ]);
             }
-            $this->settings->forget();
+            app(Settings::class)->forget();
 
-            return $this->people->add($name, $email, 'preparer', $password);
+            return $first();
         });
     }
 }

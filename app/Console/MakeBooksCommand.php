@@ -7,6 +7,7 @@ namespace App\Console;
 use Ajuste\Core\Refusal;
 use App\Support\Anchor;
 use App\Support\Books;
+use App\Support\Shelf;
 use Illuminate\Console\Command;
 
 final class MakeBooksCommand extends Command
@@ -22,18 +23,29 @@ final class MakeBooksCommand extends Command
             if ($this->option('existing') !== true && ! is_file($file)) {
                 $this->touch($file);
             }
-            $backup = $books->open();
+            $this->bringUpToDate($books, $file);
+            foreach (Shelf::all() as $other) {
+                if ($other->file !== $file && is_file($other->file)) {
+                    Books::with($other->file, fn () => $this->bringUpToDate($books, $other->file));
+                }
+            }
         } catch (Refusal $refusal) {
             fwrite(STDERR, $refusal->getMessage()."\n");
 
             return self::FAILURE;
         }
-        if ($backup !== null) {
-            fwrite(STDERR, "The books were of an earlier version and are up to date now. As they were, they are kept at {$backup}.\n");
-        }
         $this->line("Books at {$file}.");
 
         return self::SUCCESS;
+    }
+
+    /** @throws Refusal when they are of a later version, or do not hold together */
+    private function bringUpToDate(Books $books, string $file): void
+    {
+        $backup = $books->open();
+        if ($backup !== null) {
+            fwrite(STDERR, "The books at {$file} were of an earlier version and are up to date now. As they were, they are kept at {$backup}.\n");
+        }
     }
 
     /** @throws Refusal when the folder cannot be made */

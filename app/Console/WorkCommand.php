@@ -4,14 +4,20 @@ declare(strict_types=1);
 
 namespace App\Console;
 
+use App\Support\Books;
 use App\Support\LongWork;
+use App\Support\Shelf;
 use Illuminate\Queue\Events\Looping;
 use Illuminate\Support\Facades\Event;
+use Symfony\Component\Process\Process;
 
 /** Carries out long work, one after the other, for as long as the server runs that started it. */
 final class WorkCommand extends BooksCommand
 {
-    protected $signature = 'ajuste:work {--once : ends when nothing waits}';
+    protected $signature = 'ajuste:work {--once : ends when nothing waits} {--alone : not for the other books of the shelf}';
+
+    /** @var array<string, Process> workers for the other books, by file; they end with this one */
+    private array $others = [];
 
     protected $description = 'Carries out long work beside the pages';
 
@@ -31,6 +37,9 @@ final class WorkCommand extends BooksCommand
             $worker = app('queue.worker');
             $worker->shouldQuit = $worker->shouldQuit || posix_getppid() !== $server;
         });
+        if ($this->option('once') !== true && $this->option('alone') !== true) {
+            Event::listen(Looping::class, $this->workForOthers(...));
+        }
 
         return $this->callSilently('queue:work', [
             'connection' => 'database',
@@ -39,5 +48,22 @@ final class WorkCommand extends BooksCommand
             '--memory' => 2048,
             '--stop-when-empty' => $this->option('once') === true,
         ]);
+    }
+
+    /** Each books has a worker of its own, also those that are made meanwhile. */
+    private function workForOthers(): void
+    {
+        foreach (Shelf::all() as $books) {
+            if ($books->file !== Books::file() && is_file($books->file) && ! ($this->others[$books->file] ?? null)?->isRunning()) {
+                $this->others[$books->file] = new Process(
+                    [PHP_BINARY, '-d', 'memory_limit='.ini_get('memory_limit'), base_path('artisan'), 'ajuste:work', '--alone'],
+                    null,
+                    ['AJUSTE_BOOKS' => $books->file],
+                    null,
+                    null,
+                );
+                $this->others[$books->file]->start();
+            }
+        }
     }
 }

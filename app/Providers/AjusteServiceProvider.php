@@ -29,6 +29,7 @@ use Illuminate\Database\Events\TransactionCommitted;
 use Illuminate\Database\Events\TransactionCommitting;
 use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\View;
+use Illuminate\Support\Facades\Vite;
 use Illuminate\Support\ServiceProvider;
 use PDO;
 
@@ -78,6 +79,8 @@ final class AjusteServiceProvider extends ServiceProvider
                 Anchor::drop();
             }
         });
+        // From the root of the server, whichever books' pages they are.
+        Vite::createAssetPathsUsing(static fn (string $path): string => "/{$path}");
         View::composer('components.layout', LayoutComposer::class);
         View::composer('receipts.written-off', WrittenOffComposer::class);
     }

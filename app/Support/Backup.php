@@ -12,7 +12,7 @@ use PDO;
 use PDOException;
 use ZipArchive;
 
-/** One compressed file with the books, the source files kept beside them and the outbox, and the digest of each. */
+/** One compressed file with the books, their people, the source files kept beside them and the outbox, and the digest of each. */
 final readonly class Backup
 {
     /** By which the trail knows that one was taken. */
@@ -21,6 +21,8 @@ final readonly class Backup
     private const MANIFEST = 'manifest.json';
 
     private const BOOKS = 'books.sqlite';
+
+    private const PEOPLE = 'people.sqlite';
 
     /**
      * Consistent while others work, and read again after it was written.
@@ -35,14 +37,15 @@ final readonly class Backup
             throw new Refusal("The folder {$folder} cannot be made. Name another.");
         }
         $file = $folder.'/ajuste-'.gmdate('Ymd-His').'-'.bin2hex(random_bytes(3)).'.zip';
-        $books = "{$file}.books";
+        [$books, $people] = ["{$file}.books", "{$file}.people"];
         try {
             DB::statement('VACUUM INTO ?', [$books]);
-            self::pack("{$file}.part", [self::BOOKS => $books, ...self::beside()]);
+            PeopleFile::open()->statement('VACUUM INTO ?', [$people]);
+            self::pack("{$file}.part", [self::BOOKS => $books, self::PEOPLE => $people, ...self::beside()]);
             self::contents("{$file}.part");
             rename("{$file}.part", $file);
         } finally {
-            File::delete([$books, "{$file}.part"]);
+            File::delete([$books, $people, "{$file}.part"]);
         }
 
         return $file;
@@ -75,6 +78,7 @@ final readonly class Backup
             self::refuseBroken("{$scratch}/".self::BOOKS);
             $aside = $taken === [] ? null : "{$home}/before-".gmdate('Ymd-His').'-'.bin2hex(random_bytes(3));
             self::move($taken, $aside ?? '');
+            self::restorePeople("{$scratch}/".self::PEOPLE);
             self::move(glob("{$scratch}/*") ?: [], $home);
             if (basename(Books::file()) !== self::BOOKS) {
                 rename("{$home}/".self::BOOKS, Books::file());
@@ -87,6 +91,18 @@ final readonly class Backup
         }
 
         return $aside;
+    }
+
+    /** Only where there are none: those who are here may open other books too, and may have other passwords since. */
+    private static function restorePeople(string $file): void
+    {
+        $here = PeopleFile::path(Books::file());
+        if (is_file($here)) {
+            File::delete($file);
+        } elseif (is_file($file)) {
+            rename($file, $here);
+            chmod($here, 0600);
+        }
     }
 
     /** Lets the oldest backups of a folder go, but for so many. */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Support;
 
 use Ajuste\Core\Refusal;
+use Closure;
 use Illuminate\Database\Migrations\Migrator;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
@@ -21,6 +22,30 @@ final readonly class Books
     public static function file(): string
     {
         return DB::connection()->getDatabaseName();
+    }
+
+    /**
+     * Does something in other books than those at hand.
+     *
+     * @template T
+     *
+     * @param Closure(): T $do
+     * @return T
+     */
+    public static function with(string $file, Closure $do): mixed
+    {
+        $before = self::file();
+        $turn = static function (string $to): void {
+            config(['database.connections.books.database' => $to, 'ajuste.files' => dirname($to).'/files']);
+            DB::purge('books');
+            app()->forgetScopedInstances();
+        };
+        $turn($file);
+        try {
+            return $do();
+        } finally {
+            $turn($before);
+        }
     }
 
     /**

@@ -81,9 +81,14 @@ final class PeopleFile
     /** Beside the books, unless a file that bears their name says where. */
     public static function path(string $books): string
     {
-        $said = @file_get_contents("{$books}.people");
+        $said = trim((string) @file_get_contents("{$books}.people"));
 
-        return is_string($said) && trim($said) !== '' ? trim($said) : dirname($books).'/people.sqlite';
+        return match (true) {
+            $said === '' => dirname($books).'/people.sqlite',
+            str_starts_with($said, '/') => $said,
+            str_starts_with($said, '../') => dirname($books, 2).substr($said, 2),
+            default => dirname($books)."/{$said}",
+        };
     }
 
     /**

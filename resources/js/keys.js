@@ -32,6 +32,7 @@ function enterWorktop() {
 const keys = {
     '/': () => document.getElementById('search')?.focus(),
     '?': () => document.getElementById('keys')?.showModal(),
+    B: () => document.querySelector('[data-books]')?.click(),
     d: () => document.getElementById('as-of')?.focus(),
     f: () => document.querySelector('[data-filter]')?.focus(),
     j: () => move(1),

@@ -116,3 +116,73 @@ test('from nothing and two sheets of another system to an aged list that ties', 
     expect(keys).toBeLessThan(200);
     expect(problems).toEqual([]);
 });
+
+test('two books side by side: made, worked in and changed by keys, each with a session of its own', async ({ page, context }) => {
+    test.setTimeout(180_000);
+    const problems = watch(page);
+    const { press, done, tabTo } = byKeyboard(page, 60);
+    const books = /\/b\/almazara-del-ejemplo/;
+
+    await test.step('further books beside those of the story before', async () => {
+        await page.goto(address);
+        await page.getByLabel('E-mail address').fill('berta@example.invalid');
+        await page.getByLabel('Password').fill('three-olive-trees-9');
+        await page.keyboard.press('Enter');
+        await expect(page.getByRole('link', { name: 'Molino del Ejemplo' })).toBeVisible();
+        await press('Shift+B');
+        await expect(page.getByRole('heading', { name: 'Books', exact: true })).toBeVisible();
+        await press('e');
+        await page.keyboard.type('Almazara del Ejemplo');
+        await tabTo(page.locator('[name=period]'));
+        await press('Control+a');
+        await page.keyboard.type('2026-10');
+        await press('Control+Enter');
+        await expect(page).toHaveURL(books);
+        await expect(page.getByText('Four steps lead to an aged list that ties')).toBeVisible();
+    });
+
+    await test.step('what is handed in here is in these books alone', async () => {
+        await page.goto(`${address}/b/almazara-del-ejemplo/intake`);
+        await page.setInputFiles('input[type=file]', sheet(
+            'accounts.csv',
+            'account,name,type,role\n4300,Clientes,asset,receivables_control\n7000,Ventas,income,revenue\n',
+        ));
+        await handInChosen(page);
+        await press('Control+Enter');
+        await done('Taken in');
+        await expect(page).toHaveURL(books);
+        await expect(page.locator('#proofline')).toContainText('0.00');
+    });
+
+    await test.step('the list says how each close stands, and a key changes to the other', async () => {
+        await press('Shift+B');
+        const row = (name) => page.getByRole('row').filter({ hasText: name });
+        await expect(row('Almazara del Ejemplo')).toContainText('open here');
+        await expect(row('Molino del Ejemplo')).toContainText('October 2026, open');
+        for (let step = 0; step < 2; step++) {
+            await press('j');
+        }
+        await expect(row('Molino del Ejemplo').getByRole('link')).toBeFocused();
+        await press('Enter');
+        await expect(page).toHaveURL(`${address}/`);
+        await expect(page.getByRole('link', { name: 'Molino del Ejemplo' })).toBeVisible();
+        await page.goto(`${address}/aged`);
+        await expect(page.locator('#aged-rows')).toContainText('Tienda Segunda');
+    });
+
+    await test.step('a session opens the books that it was opened on, and no others', async () => {
+        const before = await context.cookies();
+        const [own, other] = [/^ajuste_session$/, /^ajuste_session_almazara/].map((name) => before.find((of) => name.test(of.name)));
+        await context.clearCookies();
+        await context.addCookies([{ ...own, name: other.name, path: other.path }]);
+        await page.goto(`${address}/b/almazara-del-ejemplo/aged`);
+        await expect(page).toHaveURL(`${address}/b/almazara-del-ejemplo/sign-in`);
+        await context.addCookies([other]);
+        await page.goto(`${address}/b/almazara-del-ejemplo/aged`);
+        await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+        await page.goto(`${address}/aged`);
+        await expect(page).toHaveURL(`${address}/sign-in`);
+    });
+
+    expect(problems).toEqual([]);
+});

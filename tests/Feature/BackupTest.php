@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Models\Person;
 use App\Support\Backup;
 use App\Support\Sessions;
 use Illuminate\Support\Facades\Artisan;
@@ -49,6 +50,23 @@ final class BackupTest extends BooksTestCase
         self::assertCount($files, File::files("{$this->folder}/files"));
         self::assertSame(0, Artisan::call('ajuste:verify'), Artisan::output());
         self::assertCount(1, glob("{$this->folder}/before-*/books.sqlite") ?: [], 'what was there is kept');
+    }
+
+    public function test_people_come_back_where_there_are_none_and_those_who_are_here_stay(): void
+    {
+        $this->importBasics();
+        $this->personWithPassword('seven green olives');
+        $file = $this->backup("{$this->folder}/kept");
+        Person::of('preparer@example.invalid')?->update(['password' => 'ten stuffed olives']);
+        self::assertSame(0, $this->restore($file));
+        $signIn = fn (string $password): bool => $this->post('/sign-in', ['email' => 'preparer@example.invalid', 'password' => $password])
+            ->isRedirect(url('/')) && $this->post('/sign-out')->isRedirect();
+        self::assertTrue($signIn('ten stuffed olives'), 'a password that was changed since stays changed');
+        DB::purge('people');
+        File::delete(glob("{$this->folder}/people.sqlite*") ?: []);
+        self::assertSame(0, $this->restore($file));
+        self::assertTrue($signIn('seven green olives'));
+        self::assertSame('0600', substr(sprintf('%o', fileperms("{$this->folder}/people.sqlite")), -4));
     }
 
     public function test_the_desk_says_how_old_the_last_backup_is(): void

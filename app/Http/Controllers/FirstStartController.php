@@ -8,6 +8,7 @@ use Ajuste\Core\Exchange\Setting;
 use Ajuste\Core\Refusal;
 use Ajuste\Core\RefusalKind;
 use App\Actions\FirstStart;
+use App\Actions\People;
 use App\Http\Middleware\EndsSessions;
 use App\Models\User;
 use App\Support\FirstCode;
@@ -26,7 +27,7 @@ final class FirstStartController
         ]);
     }
 
-    public function store(Request $request, FirstStart $start): RedirectResponse
+    public function store(Request $request, FirstStart $start, People $people): RedirectResponse
     {
         $text = static fn (string $name): string => $request->string($name)->toString();
         if (FirstCode::isAsked($request) && ! FirstCode::fits($text('code'))) {
@@ -38,9 +39,7 @@ final class FirstStartController
                 Setting::BaseCurrency->value => strtoupper(trim($text('base_currency'))),
                 Setting::Period->value => trim($text('period')),
             ],
-            $text('name'),
-            $text('email'),
-            $text('password'),
+            static fn (): User => $people->add($text('name'), $text('email'), 'preparer', $text('password')),
         );
         FirstCode::forget();
         EndsSessions::begin($request, $user);

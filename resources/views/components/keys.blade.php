@@ -5,6 +5,8 @@
         <dd>the desk</dd>
         <dt><kbd>1</kbd> … <kbd>9</kbd> <kbd>-</kbd></dt>
         <dd>the stations, in the order of the rail</dd>
+        <dt><kbd>Shift</kbd> <kbd>B</kbd></dt>
+        <dd>the list of books, to change to others</dd>
         <dt><kbd>J</kbd> <kbd>K</kbd> or arrows</dt>
         <dd>next and previous row; <kbd>Enter</kbd> opens it</dd>
         <dt><kbd>W</kbd></dt>

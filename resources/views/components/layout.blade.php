@@ -19,7 +19,9 @@
     <header>
         <div class="masthead">
             <a class="wordmark" href="{{ route('desk') }}" data-key="0"><x-svg.mark />Ajuste</a>
-            <span class="soft">{{ $booksName }}@if ($booksName !== '')
+            <span class="soft">
+                @if ($user)
+                    <a class="soft" href="{{ route('shelf') }}" data-books title="Other books (Shift B)">{{ $booksName === '' ? 'Books' : $booksName }}</a>
                     &nbsp;·&nbsp;
                 @endif
                 <b class="text-ink">

@@ -10,6 +10,7 @@
         'rates' => [route('rates'), 'Rates'],
         'agreements' => [route('agreements'), 'Agreements'],
         'people' => [route('people'), 'People'],
+        'shelf' => [route('shelf'), 'Books'],
         'me' => [route('me'), 'Your sign-in'],
     ] as $place => [$address, $title])
         @if ($place === $here)
