@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use Ajuste\Core\Refusal;
+use App\Models\PeopleFile;
 use App\Models\User;
 use App\Support\Books;
 use App\Support\DemoBooks;
-use App\Support\PeopleFile;
 use App\Support\Shelf;
 use Illuminate\Support\Facades\File;
 

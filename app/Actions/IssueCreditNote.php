@@ -92,7 +92,9 @@ final readonly class IssueCreditNote implements Approvable
         }
         $total = $this->rates->toBase($this->note($request)->gross, $request->date);
 
-        return Approval::above([$total], $this->settings->on($request->date)->moneyOrNone(Setting::ApprovalLimit), 'a credit note without an invoice');
+        $limit = $this->settings->on($request->date)->moneyOrNone(Setting::ApprovalLimit);
+
+        return Approval::above([$total], $limit, 'a credit note without an invoice');
     }
 
     /** What posting would write, or why it cannot be. */

@@ -51,7 +51,9 @@ final readonly class KeepPolicy
                 'name' => $name, 'value' => $value, 'from_day' => $from, 'recorded_at' => Moment::now(), 'who' => $this->actor->who,
                 'reason' => $why,
             ]);
-            $this->audit->record('policy', "setting {$id}", $why, ['name' => $name, 'from' => $stands, 'to' => $value, 'from_day' => $from]);
+            $this->audit->record('policy', "setting {$id}", $why, [
+                'name' => $name, 'from' => $stands, 'to' => $value, 'from_day' => $from,
+            ]);
             $this->settings->forget();
 
             return $id;

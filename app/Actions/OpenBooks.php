@@ -5,16 +5,16 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use Ajuste\Core\Refusal;
+use App\Models\PeopleFile;
 use App\Models\User;
 use App\Support\Moment;
-use App\Support\PeopleFile;
 use App\Support\Shelf;
 use Illuminate\Support\Carbon;
 use stdClass;
 
 /**
- * From books to others of the same shelf without typing the password again: a pass that opens once, within a minute, the books that it names.
- * The session there is one of its own.
+ * From books to others of the same shelf without typing the password again: a pass that opens once, within a minute, the books that it
+ * names. The session there is one of its own.
  */
 final readonly class OpenBooks
 {
@@ -66,6 +66,8 @@ final readonly class OpenBooks
         });
         $user = $email === null ? null : User::query()->where('email', $email)->whereNull('disabled_at')->first();
 
-        return $user ?? throw new Refusal('This way in was used already, or you have no rights in these books. Sign in, or ask who looks after them.');
+        return $user ?? throw new Refusal(
+            'This way in was used already, or you have no rights in these books. Sign in, or ask who looks after them.',
+        );
     }
 }

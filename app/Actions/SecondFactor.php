@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use Ajuste\Core\Refusal;
+use App\Models\PeopleFile;
 use App\Models\Person;
 use App\Models\User;
 use App\Support\AuditTrail;
 use App\Support\Moment;
 use App\Support\OneTimeCode;
-use App\Support\PeopleFile;
 use Illuminate\Support\Facades\DB;
 
 /** A second factor beside the password, and the codes for the day on which it is lost. */
@@ -41,7 +41,8 @@ final readonly class SecondFactor
                 $codes = [];
                 for ($n = 0; $n < self::RECOVERY_CODES; $n++) {
                     $codes[] = implode('-', str_split(bin2hex(random_bytes(8)), 4));
-                    PeopleFile::open()->table('recovery_codes')->insert(['person_id' => $person->id, 'digest' => hash('sha256', $codes[$n])]);
+                    $digest = hash('sha256', $codes[$n]);
+                    PeopleFile::open()->table('recovery_codes')->insert(['person_id' => $person->id, 'digest' => $digest]);
                 }
 
                 return $codes;

@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use Ajuste\Core\Refusal;
+use App\Models\PeopleFile;
 use App\Models\User;
 use App\StandIn\Outbox;
 use App\Support\AuditTrail;
 use App\Support\Moment;
 use App\Support\Passwords;
-use App\Support\PeopleFile;
 use App\Support\Sessions;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;

@@ -51,7 +51,9 @@ final readonly class WriteOffDebts implements Approvable
     /** Why a second person approves it first, or blank. */
     public function needsApproval(LossRequest $request): string
     {
-        return Approval::above([$this->total($request)], $this->settings->on($request->why->date)->moneyOrNone(Setting::ApprovalLimit), 'it');
+        $limit = $this->settings->on($request->why->date)->moneyOrNone(Setting::ApprovalLimit);
+
+        return Approval::above([$this->total($request)], $limit, 'it');
     }
 
     /**

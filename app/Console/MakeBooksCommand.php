@@ -44,7 +44,8 @@ final class MakeBooksCommand extends Command
     {
         $backup = $books->open();
         if ($backup !== null) {
-            fwrite(STDERR, "The books at {$file} were of an earlier version and are up to date now. As they were, they are kept at {$backup}.\n");
+            $said = "The books at {$file} were of an earlier version and are up to date now. As they were, they are kept at {$backup}.";
+            fwrite(STDERR, "{$said}\n");
         }
     }
 

@@ -76,7 +76,9 @@ final readonly class Rates
     /** @throws Refusal */
     private function serving(Currency $currency, string $date): DatedRate
     {
-        return DatedRate::serving($this->last($currency, '<=', $date), $currency, $date, $this->settings->on($date)->whole(Setting::RateDays));
+        $days = $this->settings->on($date)->whole(Setting::RateDays);
+
+        return DatedRate::serving($this->last($currency, '<=', $date), $currency, $date, $days);
     }
 
     private function last(Currency $currency, string $until, string $date): ?DatedRate

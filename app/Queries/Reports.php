@@ -119,7 +119,9 @@ final readonly class Reports
             throw new Refusal("“{$terms->in}” is no currency; a code of ISO 4217 is expected, such as GBP.");
         }
 
-        return new AgedList($asOf, $this->buckets($asOf, $terms->basis, $terms->buckets), $this->credits($asOf, $terms->credits), [], $terms->in);
+        $buckets = $this->buckets($asOf, $terms->basis, $terms->buckets);
+
+        return new AgedList($asOf, $buckets, $this->credits($asOf, $terms->credits), [], $terms->in);
     }
 
     /** @param  array<int, list<Kept>>  $values */

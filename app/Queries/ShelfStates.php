@@ -25,7 +25,7 @@ final readonly class ShelfStates
                 : Books::with($books->file, static fn (): ?ShelvedBooks => self::elsewhere($books, $user));
             $states = $state === null ? $states : [...$states, $state];
         }
-        usort($states, static fn (ShelvedBooks $one, ShelvedBooks $other): int => [$one->name, $one->slug] <=> [$other->name, $other->slug]);
+        usort($states, static fn (ShelvedBooks $a, ShelvedBooks $b): int => [$a->name, $a->slug] <=> [$b->name, $b->slug]);
 
         return $states;
     }
@@ -44,7 +44,7 @@ final readonly class ShelfStates
             $problem = 'These books do not read. Run “verify” on them.';
         }
 
-        return $user->administers ? new ShelvedBooks($books->slug, $books->slug, false, '', null, problem: $problem) : null;
+        return $user->administers ? new ShelvedBooks($books->slug, $books->slug, false, null, $problem) : null;
     }
 
     private static function state(stdClass $books, User $user, bool $isHere): ShelvedBooks
@@ -56,12 +56,13 @@ final readonly class ShelfStates
             $books->slug,
             $settings->booksName() === '' ? $books->slug : $settings->booksName(),
             $isHere,
-            $user->role->value,
-            $period,
-            $settings->locked()->includes($period->last),
-            $settings->hasControlAccount() ? app(ControlFigures::class)->at($settings->controlAccount(), $period->last) : null,
-            count(app(ApprovalRequests::class)->waiting()),
-            count(app(Questions::class)->open()),
+            new CloseState(
+                $period,
+                $settings->locked()->includes($period->last),
+                $settings->hasControlAccount() ? app(ControlFigures::class)->at($settings->controlAccount(), $period->last) : null,
+                count(app(ApprovalRequests::class)->waiting()),
+                $user->role->value,
+            ),
         );
     }
 }

@@ -6,6 +6,7 @@ namespace App\Support;
 
 use Ajuste\Core\Pack\Manifest;
 use Ajuste\Core\Refusal;
+use App\Models\PeopleFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\File;
 use PDO;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Support;
 
 use Ajuste\Core\Refusal;
+use App\Models\PeopleFile;
 use Closure;
 use Illuminate\Database\Migrations\Migrator;
 use Illuminate\Support\Facades\DB;

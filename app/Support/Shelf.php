@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Support;
 
+use App\Models\PeopleFile;
 use PDO;
 use stdClass;
 

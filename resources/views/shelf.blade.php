@@ -12,7 +12,6 @@
                     <th scope="col"><button type="button">Period</button></th>
                     <th scope="col" class="num"><button type="button">Difference</button></th>
                     <th scope="col" class="num"><button type="button">To approve</button></th>
-                    <th scope="col" class="num"><button type="button">Questions</button></th>
                     <th scope="col"><button type="button">Your role</button></th>
                 </tr>
             </thead>
@@ -22,22 +21,24 @@
                         <td>
                             @if ($books->isHere)
                                 <a href="{{ route('desk') }}">{{ $books->name }}</a> <span class="tag">open here</span>
-                            @elseif ($books->period === null)
+                            @elseif ($books->close === null)
                                 {{ $books->name }}
                             @else
                                 <a href="{{ route('shelf.open', $books->slug) }}" hx-boost="false">{{ $books->name }}</a>
                             @endif
                         </td>
-                        @if ($books->period === null)
-                            <td colspan="5" class="bad">{{ $books->problem }}</td>
+                        @if ($books->close === null)
+                            <td colspan="4" class="bad">{{ $books->problem }}</td>
                         @else
-                            <td class="nowrap">{{ Say::period($books->period) }}, {{ $books->isLocked ? 'locked' : 'open' }}</td>
-                            <td @class(['num', 'off' => $books->figures?->difference->isZero() === false])>
-                                {{ $books->figures === null ? 'no accounts yet' : Say::balance($books->figures->difference) . ' ' . $books->figures->difference->currency->code }}
-                            </td>
-                            <td class="num">{{ $books->toApprove ?: '' }}</td>
-                            <td class="num">{{ $books->questions ?: '' }}</td>
-                            <td>{{ $books->role }}</td>
+                            <td class="nowrap">{{ Say::period($books->close->period) }}, {{ $books->close->isLocked ? 'locked' : 'open' }}</td>
+                            @if ($books->close->figures === null)
+                                <td class="num soft">no accounts yet</td>
+                            @else
+                                <td @class(['num', 'off' => !$books->close->figures->difference->isZero()])>
+                                    {{ Say::balance($books->close->figures->difference) }} {{ $books->close->figures->difference->currency->code }}</td>
+                            @endif
+                            <td class="num">{{ $books->close->toApprove ?: '' }}</td>
+                            <td>{{ $books->close->role }}</td>
                         @endif
                     </tr>
                 @endforeach

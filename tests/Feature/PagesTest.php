@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Http\Middleware\PlainInput;
+use App\Models\PeopleFile;
 use App\Queries\Verification;
 use App\Support\DemoBooks;
-use App\Support\PeopleFile;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\File;

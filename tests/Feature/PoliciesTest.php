@@ -98,7 +98,8 @@ final class PoliciesTest extends BooksTestCase
         $file = "name,value,from\nresidue_limit,6.00,\nresidue_limit,9.00,2026-11-01\n";
         $this->import(['settings.csv' => $file]);
         $this->import(['settings.csv' => $file]);
-        self::assertSame(['', '2026-11-01'], DB::table('settings')->where('name', 'residue_limit')->orderBy('id')->pluck('from_day')->all());
+        $days = DB::table('settings')->where('name', 'residue_limit')->orderBy('id')->pluck('from_day')->all();
+        self::assertSame(['', '2026-11-01'], $days);
         self::assertSame('6.00', app(Settings::class)->on('2026-10-31')->text(Setting::ResidueLimit));
         self::assertSame('9.00', app(Settings::class)->on('2026-11-01')->text(Setting::ResidueLimit));
     }

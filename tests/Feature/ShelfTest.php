@@ -6,10 +6,10 @@ namespace Tests\Feature;
 
 use App\Actions\OpenBooks;
 use App\Actions\People;
+use App\Models\PeopleFile;
 use App\Models\Person;
 use App\Models\User;
 use App\Support\Books;
-use App\Support\PeopleFile;
 use App\Support\Sessions;
 use App\Support\Shelf;
 use Illuminate\Support\Facades\Artisan;
@@ -77,7 +77,9 @@ final class ShelfTest extends BooksTestCase
         ]);
         $this->add();
         $this->add('Molino Bajo');
-        $this->get('/books')->assertOk()->assertSeeInOrder(['Lagar Viejo', 'open here', '5.00 Cr EUR', 'Molino Alto', 'no accounts yet', 'Molino Bajo']);
+        $this->get('/books')->assertOk()->assertSeeInOrder(
+            ['Lagar Viejo', 'open here', '5.00 Cr EUR', 'Molino Alto', 'no accounts yet', 'Molino Bajo'],
+        );
         Books::with($this->file('molino-bajo'), static fn () => User::query()->update(['disabled_at' => 'now']));
         $this->get('/books')->assertSee('Molino Alto')->assertDontSee('Molino Bajo');
         array_map(unlink(...), (array) glob($this->file().'-*'));
@@ -132,10 +134,13 @@ final class ShelfTest extends BooksTestCase
         Books::with($this->file(), function (): void {
             $this->actingAs(User::query()->firstOrFail());
             $this->post('/people', ['name' => 'Bo B.', 'email' => 'Bo@example.org', 'role' => 'reader'])->assertSessionMissing('link');
-            self::assertSame(['Bo', 'reader'], [User::query()->latest('id')->value('name'), User::query()->latest('id')->first()?->role->value]);
-            $this->refused('another password', static fn () => app(People::class)->add('Ana', 'ana@example.org', 'reader', 'ten stuffed olives'));
+            $bo = User::query()->latest('id')->firstOrFail();
+            self::assertSame(['Bo', 'reader'], [$bo->name, $bo->role->value]);
+            $other = static fn () => app(People::class)->add('Ana', 'ana@example.org', 'reader', 'ten stuffed olives');
+            $this->refused('another password', $other);
         });
-        self::assertSame('preparer', User::query()->where('email', 'bo@example.org')->firstOrFail()->role->value, 'rights are of each books');
+        $bo = User::query()->where('email', 'bo@example.org')->firstOrFail();
+        self::assertSame('preparer', $bo->role->value, 'rights are of each books');
     }
 
     public function test_a_changed_password_ends_the_sessions_in_the_other_books_too(): void
@@ -162,7 +167,8 @@ final class ShelfTest extends BooksTestCase
         self::assertStringContainsString('is there already', $this->add());
         self::assertSame('', $this->add('Almazara Ñ/../ Übung'));
         self::assertSame('', $this->add('???'));
-        self::assertSame(['almazara-n-ubung', 'books'], array_values(array_diff(array_column(Shelf::all(), 'slug'), [Shelf::here()[0]->slug])));
+        $slugs = array_diff(array_column(Shelf::all(), 'slug'), [Shelf::here()[0]->slug]);
+        self::assertSame(['almazara-n-ubung', 'books'], array_values($slugs));
     }
 
     #[TestWith(['/b/molino-alto/receipts?as_of=2026-10-31', 'molino-alto', '/b/molino-alto/receipts?as_of=2026-10-31'])]

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Actions\People;
+use App\Models\PeopleFile;
 use App\Models\User;
 use App\StandIn\Outbox;
 use App\Support\OneTimeCode;
-use App\Support\PeopleFile;
 use App\Support\Sessions;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\File;
@@ -155,7 +155,8 @@ final class SignInTest extends BooksTestCase
         self::assertNull($this->ana->person()->second_factor);
         $codes = $this->post('/me/second-factor', ['code' => $code(0)])->getSession()->get('codes');
         self::assertCount(10, (array) $codes);
-        self::assertStringNotContainsString($found[1], (string) PeopleFile::open()->table('people')->value('second_factor'), 'kept encrypted');
+        $kept = (string) PeopleFile::open()->table('people')->value('second_factor');
+        self::assertStringNotContainsString($found[1], $kept, 'kept encrypted');
         $this->post('/sign-out');
         $this->signIn();
         $this->assertGuest();

@@ -12,8 +12,8 @@ use Illuminate\Support\Facades\Auth;
 use Symfony\Component\HttpFoundation\Response;
 
 /**
- * A person who was disabled while signed in, has another password since, or has been signed in for as long as one may, is signed out with the
- * next request, in whichever books of the shelf that is.
+ * A person who was disabled while signed in, has another password since, or has been signed in for as long as one may, is signed out with
+ * the next request, in whichever books of the shelf that is.
  */
 final class EndsSessions
 {

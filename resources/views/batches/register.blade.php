@@ -1,7 +1,7 @@
 @php use App\Http\Say; @endphp
 <x-paper title="Register of batch {{ $batch->reference }}">
     <h1>Register of batch {{ $batch->reference }}</h1>
-    <div class="soft">{{ app(App\Queries\Settings::class)->text(Ajuste\Core\Exchange\Setting::BooksName) }}. {{ ucfirst($batch->way->value) }} of
+    <div class="soft">{{ app(App\Queries\Settings::class)->booksName() }}. {{ ucfirst($batch->way->value) }} of
         {{ Say::day($batch->date) }}, to {{ $batch->account->title() }} {{ $batch->posting === App\Values\BatchPosting::AsOne ? 'as one sum' : 'one by one' }}.
         {{ $batch->postedAt === null ? 'Not posted yet.' : 'Posted ' . Say::moment($batch->postedAt) . ' UTC.' }}</div>
     <table>

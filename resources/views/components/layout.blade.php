@@ -21,11 +21,9 @@
             <a class="wordmark" href="{{ route('desk') }}" data-key="0"><x-svg.mark />Ajuste</a>
             <span class="soft">
                 @if ($user)
-                    <a class="soft" href="{{ route('shelf') }}" data-books title="Other books (Shift B)">{{ $booksName === '' ? 'Books' : $booksName }}</a>
-                    &nbsp;·&nbsp;
+                    <a class="soft" href="{{ route('shelf') }}" data-books title="Other books (Shift B)">{{ $booksName ?: 'Books' }}</a>&nbsp;·&nbsp;
                 @endif
-                <b class="text-ink">
-                    {{ Say::period($period) }}</b>, {{ $locked->includes($period->last) ? 'locked' : 'open' }}, last day
+                <b class="text-ink">{{ Say::period($period) }}</b>, {{ $locked->includes($period->last) ? 'locked' : 'open' }}, last day
                 {{ Say::shortDay($period->last) }}</span>
             <form action="{{ route('search') }}" class="ml-auto relative" role="search">
                 <label for="search" class="visually-hidden">Search</label>

@@ -19,7 +19,7 @@ final class HouseFormatTest extends TestCase
     /** Columns of each file: `?` may be missing from it, `~` has to be there and may be blank in a row. */
     private const COLUMNS = [
         'calendar' => 'period from to',
-        'settings' => 'name value~',
+        'settings' => 'name value~ from?',
         'accounts' => 'account name type role? currency? iban?',
         'suppliers' => 'supplier name currency control_account? iban?',
         'customers' => 'customer name trading_name? currency terms? control_account? supplier? group? iban? email? tax_id? country? '.

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Support;
+namespace App\Models;
 
 use Closure;
 use Illuminate\Database\Connection;
@@ -53,7 +53,7 @@ final class PeopleFile
     /** Made where there is none. */
     public static function open(): Connection
     {
-        $file = self::path(Books::file());
+        $file = self::path(DB::connection('books')->getDatabaseName());
         if (config('database.connections.'.self::CONNECTION.'.database') !== $file) {
             config(['database.connections.'.self::CONNECTION => [
                 'driver' => 'sqlite', 'database' => $file, 'prefix' => '', 'foreign_key_constraints' => true, 'busy_timeout' => 5000,
