@@ -112,7 +112,6 @@ final readonly class Confirm
         return Pdf::of('confirmations.letter', [
             'sample' => $sample,
             'letters' => $of,
-            'booksName' => $this->settings->booksName(),
         ], $sample->as_of);
     }
 

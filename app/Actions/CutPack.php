@@ -63,7 +63,6 @@ final readonly class CutPack
         $contents = $this->contents($period, $signed);
         $contents += $this->papers->of($period, $signed->recordedAt);
         $contents['cover.pdf'] = Pdf::of('sign-off.cover', [
-            'booksName' => $this->settings->booksName(),
             'period' => $period,
             'figures' => $signed->figures->byName,
             'base' => $this->settings->base(),

@@ -40,7 +40,7 @@ final readonly class KeepPolicy
                 SecondPerson::refuseOthers();
             }
             $setting->check($value);
-            $from = $setting->holdsFromADay() ? $this->firstDay($from) : '';
+            $from = $this->firstDay($from);
             $stands = $this->settings->on($from)->named($name);
             if ($stands === $value) {
                 $is = $value === '' ? 'none' : "“{$value}”";

@@ -119,7 +119,6 @@ final readonly class PackPapers
             ...$data,
             'period' => $period,
             'base' => $this->settings->base(),
-            'booksName' => $this->settings->booksName(),
         ], $period->last);
     }
 }

@@ -24,6 +24,16 @@ final readonly class Policy
         public array $versions,
     ) {}
 
+    /** A value in words: a picture by the beginning of its digest. */
+    public function says(string $value): string
+    {
+        return match (true) {
+            $value === '' => 'none',
+            $this->setting === Setting::PaperLogo => 'picture '.substr($value, 0, 8),
+            default => $value,
+        };
+    }
+
     /** `Residue limit, GBP` */
     public function title(): string
     {

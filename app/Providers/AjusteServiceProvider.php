@@ -11,6 +11,7 @@ use App\Actions\Proof\CorrectCause;
 use App\Actions\Runs\PostRun;
 use App\Actions\WriteOffDebts;
 use App\Http\LayoutComposer;
+use App\Http\Letterhead;
 use App\Http\ViewPoint;
 use App\Http\WrittenOffComposer;
 use App\Queries\Settings;
@@ -82,6 +83,7 @@ final class AjusteServiceProvider extends ServiceProvider
         // From the root of the server, whichever books' pages they are.
         Vite::createAssetPathsUsing(static fn (string $path): string => "/{$path}");
         View::composer('components.layout', LayoutComposer::class);
+        View::composer(['components.letterhead', 'components.paper-foot'], Letterhead::class);
         View::composer('receipts.written-off', WrittenOffComposer::class);
     }
 }

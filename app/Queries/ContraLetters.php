@@ -17,7 +17,6 @@ use stdClass;
 final readonly class ContraLetters
 {
     public function __construct(
-        private Settings $settings,
         private Positions $positions,
         private Customers $customers,
         private SupplierBills $bills,
@@ -55,7 +54,7 @@ final readonly class ContraLetters
     /** @param  list<ContraLetter>  $letters */
     public function pdf(array $letters): string
     {
-        return Pdf::of('runs.letter', ['letters' => $letters, 'booksName' => $this->settings->booksName()]);
+        return Pdf::of('runs.letter', ['letters' => $letters]);
     }
 
     /** @param  list<Bill>  $bills  of the supplier, at the end of the run's day */

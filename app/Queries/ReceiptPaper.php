@@ -10,7 +10,6 @@ use App\Support\Pdf;
 final readonly class ReceiptPaper
 {
     public function __construct(
-        private Settings $settings,
         private Positions $positions,
         private Customers $customers,
         private SettledDocuments $settled,
@@ -35,7 +34,6 @@ final readonly class ReceiptPaper
         return Pdf::of('receipts.paper', [
             'of' => $of,
             'customer' => $this->customers->find($of->item->head->account->customerId),
-            'booksName' => $this->settings->booksName(),
         ]);
     }
 }

@@ -56,7 +56,7 @@ final class Settings
 
     public function booksName(): string
     {
-        return $this->on('')->text(Setting::BooksName);
+        return $this->now()->text(Setting::BooksName);
     }
 
     public function base(): Currency

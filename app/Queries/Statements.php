@@ -23,7 +23,6 @@ use stdClass;
 final readonly class Statements
 {
     public function __construct(
-        private Settings $settings,
         private Positions $positions,
         private Reports $reports,
         private InstalmentPlans $plans,
@@ -89,7 +88,6 @@ final readonly class Statements
     {
         return Pdf::of('customers.statement', [
             'statements' => $statements,
-            'booksName' => $this->settings->booksName(),
         ]);
     }
 

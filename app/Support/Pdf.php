@@ -6,6 +6,7 @@ namespace App\Support;
 
 use Dompdf\Dompdf;
 use Dompdf\Options;
+use Illuminate\Support\Facades\View;
 
 /** A view as PDF. Nothing is fetched from anywhere while it is made; what says the same is the same to the byte if it bears a day. */
 final class Pdf
@@ -28,6 +29,7 @@ final class Pdf
             'isFontSubsettingEnabled' => true,
         ]));
         $dompdf->setPaper('A4');
+        View::share('paperDay', $dated); // the letterhead is that of the day
         $dompdf->loadHtml(view($view, $data)->render(), 'UTF-8');
         foreach ($dated === '' ? [] : ['CreationDate', 'ModDate'] as $field) {
             $dompdf->addInfo($field, 'D:'.str_replace('-', '', $dated).'000000Z');

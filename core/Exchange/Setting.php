@@ -22,6 +22,9 @@ enum Setting: string
 {
     case BaseCurrency = 'base_currency';
     case BooksName = 'books_name';
+    case FirmAddress = 'firm_address';
+    case PaperFooter = 'paper_footer';
+    case PaperLogo = 'paper_logo';
     case Period = 'period';
     case PairingWindowDays = 'pairing_window_days';
     case ReceiptToleranceAmount = 'receipt_tolerance_amount';
@@ -62,7 +65,7 @@ enum Setting: string
     {
         return match ($this) {
             self::BaseCurrency => 'EUR',
-            self::BooksName, self::Period, self::OwnBank, self::CreditorIdentifier, self::ResidueCapCustomer, self::ResidueCapRun,
+            self::BooksName, self::FirmAddress, self::PaperFooter, self::PaperLogo, self::Period, self::OwnBank, self::CreditorIdentifier, self::ResidueCapCustomer, self::ResidueCapRun,
             self::WriteBackGround, self::OutsideReviewer => '',
             self::ContraVoucher => 'run',
             self::PairingWindowDays, self::RateDays => '5',
@@ -123,16 +126,10 @@ enum Setting: string
         return [$setting, $for];
     }
 
-    /** Whether persons may change it while the books are kept. */
+    /** Whether persons may change it while the books are kept. It holds from a day on; else it is said of the books as a whole. */
     public function isPolicy(): bool
     {
         return $this !== self::BaseCurrency && $this !== self::Period;
-    }
-
-    /** Whether it holds from a day on; else it is said of the books as a whole. */
-    public function holdsFromADay(): bool
-    {
-        return $this->isPolicy() && $this !== self::BooksName;
     }
 
     /** Whether it says when a second person is asked, and who that may be: a reviewer changes it (R13). */
@@ -150,6 +147,8 @@ enum Setting: string
     {
         $expected = match ($this) {
             self::BooksName, self::OwnBank, self::WriteBackGround, self::OutsideReviewer => null,
+            self::FirmAddress, self::PaperFooter => mb_strlen($value) <= 300 ? null : 'at most 300 characters are expected',
+            self::PaperLogo => preg_match('/^([0-9a-f]{64})?$/D', $value) === 1 ? null : 'a picture that was handed in is expected',
             self::ContraVoucher => self::oneOf($value, ['run', 'pair']),
             self::CreditorIdentifier => $value === '' || CreditorIdentifier::isValid($value)
                 ? null

@@ -134,7 +134,6 @@ final readonly class PrepareCollection
                 'collection' => $collection,
                 'debit' => $debit,
                 'creditor' => $creditor,
-                'booksName' => $this->settings->booksName(),
             ]),
             "direct-debit-{$debit->endToEnd}.pdf",
         );

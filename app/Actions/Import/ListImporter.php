@@ -38,7 +38,7 @@ final class ListImporter extends Importer
         if ($setting !== Setting::Period || ! $this->isOwnPeriod($row['value'])) {
             $setting->check($row['value']);
         }
-        $from = $setting->holdsFromADay() ? $this->books->holdsFrom($row['from']) : '';
+        $from = $setting->isPolicy() ? $this->books->holdsFrom($row['from']) : '';
         $stands = $this->books->settings->on($from)->said($row['name']);
         if ($stands === $row['value']) {
             return Outcome::Same;

@@ -244,7 +244,6 @@ final class AgedController
         }
 
         return Paper::pdf('aged.paper', [
-            'booksName' => $settings->booksName(),
             'report' => $report,
             'by' => ucfirst(self::by($request)->words()),
             'says' => $report->says($settings->base()),

@@ -114,7 +114,6 @@ final class CreditNotesController
                 'item' => $open,
                 'note' => $note,
                 'customer' => Customer::query()->findOrFail($open->head->account->customerId),
-                'booksName' => $this->settings->booksName(),
                 'lines' => DB::table('credit_note_lines as l')
                     ->leftJoin(
                         'items as i',

@@ -315,7 +315,6 @@ final class ProofController
                 'base' => $settings->base(),
                 'carried' => $carried->of($at->account),
                 'notes' => Notes::ofCauses($at->account->id),
-                'booksName' => $settings->booksName(),
             ],
             "proof-{$at->account->number}-{$at->asOf}",
         );

@@ -115,7 +115,7 @@ final class RefundsController
 
         return Paper::pdf(
             'refunds.paper',
-            ['refund' => $refund, 'booksName' => $settings->booksName()],
+            ['refund' => $refund],
             "refund-{$refund->document}",
         );
     }

@@ -1,6 +1,6 @@
 @use('App\Http\Say')
 <x-paper title="Movement of {{ $account->title() }}">
-    <div class="soft">{{ $booksName }}</div>
+    <x-letterhead />
     <h1>Movement of {{ $account->title() }}</h1>
     <div class="soft">{{ Say::day($movement->from) }} to {{ Say::day($movement->to) }}. Amounts in {{ $base->code }}.</div>
     <table>

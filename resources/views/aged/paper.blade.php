@@ -5,7 +5,7 @@
     $list = $report->sums;
 @endphp
 <x-paper title="Aged receivables">
-    <div class="soft">{{ $booksName }}</div>
+    <x-letterhead />
     <h1>Aged receivables as of {{ Say::day($list->asOf) }}</h1>
     <div class="soft">{{ $says }}.</div>
     <table style="font-size: 8pt">

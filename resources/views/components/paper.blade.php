@@ -50,6 +50,26 @@
             white-space: nowrap;
         }
 
+        .letterhead {
+            margin-bottom: 6mm;
+        }
+
+        .letterhead img {
+            max-height: 16mm;
+            max-width: 60mm;
+            margin-bottom: 2mm;
+        }
+
+        .foot {
+            position: fixed;
+            bottom: -14mm;
+            left: 0;
+            right: 0;
+            font-size: 7.5pt;
+            color: #455053;
+            text-align: center;
+        }
+
         tfoot td {
             border-bottom: 0;
             border-top: 0.4pt solid #616c6f;
@@ -58,6 +78,9 @@
     </style>
 </head>
 
-<body>{{ $slot }}</body>
+<body>
+    <x-paper-foot />
+    {{ $slot }}
+</body>
 
 </html>

@@ -1,7 +1,7 @@
 @use('App\Http\Say')
 <x-paper title="Confirmation of balance">
     @foreach ($letters as [$letter, $statements])
-        <div class="soft">{{ $booksName }}</div>
+        <x-letterhead />
         <h1>Confirmation of balance as of {{ Say::day($sample->as_of) }}</h1>
         <p>{{ $letter->customer }} {{ $letter->name }}</p>
         <p>Our books show the balances below. Please compare them with yours and send the slip at the foot, signed, to {{ $sample->reply_to }}. This is

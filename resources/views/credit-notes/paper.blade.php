@@ -6,7 +6,7 @@
     $invoices = $lines->whereNotNull('invoice')->unique('invoice');
 @endphp
 <x-paper title="Credit note {{ $item->document }}">
-    <div class="soft">{{ $booksName }}</div>
+    <x-letterhead />
     <h1>Credit note {{ $item->document }}</h1>
     <p>{{ $customer->name }}<br><span class="soft">customer {{ $customer->customer }}{{ $customer->tax_id === '' ? '' : ", {$customer->tax_id}" }}</span></p>
     <p>Dated {{ Say::day($item->date) }}{{ $invoices->isEmpty() ? ''

@@ -2,7 +2,7 @@
 @use('App\Http\Say')
 <x-paper title="Statement">
     @foreach ($statements as $of)
-        <div class="soft">{{ $booksName }}</div>
+        <x-letterhead />
         <h1>Statement of account, {{ $of->currency->code }}</h1>
         <p>{{ $of->customer->number }} {{ $of->customer->name }}<br><span class="soft">{{ Say::day($of->from) }} to {{ Say::day($of->to) }}</span></p>
         <table>

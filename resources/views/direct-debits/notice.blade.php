@@ -1,6 +1,6 @@
 @use('App\Http\Say')
 <x-paper title="Direct debit {{ $debit->endToEnd }}">
-    <div class="soft">{{ $booksName }}</div>
+    <x-letterhead />
     <h1>Notice of a direct debit</h1>
     <p>{{ $debit->of->customer->name }}<br><span class="soft">customer {{ $debit->of->customer->number }}</span></p>
     <p>On {{ Say::day($collection->day) }} we collect {{ $debit->amount()->grouped() }} {{ $debit->amount()->currency->code }} from account

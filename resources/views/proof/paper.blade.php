@@ -4,7 +4,7 @@
     $money = fn(int $minor) => Money::ofMinor($minor, $base);
 @endphp
 <x-paper title="Proof of {{ $account->title() }}">
-    <div class="soft">{{ $booksName }}</div>
+    <x-letterhead />
     <h1>Proof of {{ $account->title() }} as of {{ Say::day($proof->asOf) }}</h1>
     <div class="soft">{{ number_format($proof->totals->postings) }} postings against {{ number_format($proof->totals->items) }} items. Amounts in {{ $base->code }}.
     </div>

@@ -3,7 +3,7 @@
     $code = $of->item->amount->currency->code;
 @endphp
 <x-paper title="Receipt {{ $of->item->document }}">
-    <div class="soft">{{ $booksName }}</div>
+    <x-letterhead />
     <h1>{{ ucfirst($of->item->kind->words()) }} {{ $of->item->document }}</h1>
     <p>{{ $customer->name }}<br><span class="soft">customer {{ $customer->number }}</span></p>
     <p>We received {{ $of->item->amount->grouped() }} {{ $code }} on {{ Say::day($of->item->date) }}.</p>

@@ -3,7 +3,7 @@
     use App\Http\Say;
 @endphp
 <x-paper title="Refund {{ $refund->document }}">
-    <div class="soft">{{ $booksName }}</div>
+    <x-letterhead />
     <h1>Refund {{ $refund->document }}</h1>
     <p>{{ $refund->payee }}@if ($refund->iban !== '')
             <br><span class="soft">{{ $refund->iban }}</span>

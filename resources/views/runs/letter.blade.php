@@ -3,7 +3,7 @@
     @foreach ($letters as $letter)
         @php $code = $letter->contra->amount->currency->code; @endphp
         <div @if (!$loop->last) style="page-break-after: always" @endif>
-            <div class="soft">{{ $booksName }}</div>
+            <x-letterhead />
             <h1>Contra {{ $letter->contra->document }}</h1>
             <p>{{ $letter->customer->name }}<br><span class="soft">customer {{ $letter->customer->number }}, supplier
                     {{ $letter->supplier }}</span></p>

@@ -1,6 +1,6 @@
 @use('App\Http\Say')
 <x-paper title="Close of {{ $period->name }}">
-    <div class="soft">{{ $booksName }}</div>
+    <x-letterhead />
     <h1>Close of {{ $period->name }}</h1>
     <p class="soft">{{ Say::day($period->first) }} to {{ Say::day($period->last) }}. Balances in {{ $base->code }}, credits with a minus.</p>
     <table>

@@ -5,7 +5,7 @@
     $runs = collect($rows)->groupBy('run');
 @endphp
 <x-paper title="Runs of {{ $period->name }}">
-    <div class="soft">{{ $booksName }}</div>
+    <x-letterhead />
     <h1>Runs of {{ $period->name }}</h1>
     @forelse ($runs as $number => $lines)
         @php $first = $lines[0]; @endphp

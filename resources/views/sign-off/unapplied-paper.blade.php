@@ -1,6 +1,6 @@
 @use('App\Http\Say')
 <x-paper title="Unapplied at the end of {{ $period->name }}">
-    <div class="soft">{{ $booksName }}</div>
+    <x-letterhead />
     <h1>Unapplied credits as of {{ Say::day($period->last) }}</h1>
     <table>
         <thead>
