@@ -23,6 +23,7 @@ use App\Actions\Posting\PostPlan;
 use App\Actions\Posting\Reason;
 use App\Queries\Customers;
 use App\Queries\InvoiceLines;
+use App\Queries\NumberSeries;
 use App\Queries\Positions;
 use App\Queries\Rates;
 use App\Queries\Settings;
@@ -41,6 +42,7 @@ final readonly class IssueCreditNote implements Approvable
 {
     public function __construct(
         private Settings $settings,
+        private NumberSeries $series,
         private Positions $positions,
         private Customers $customers,
         private InvoiceLines $lines,
@@ -173,7 +175,8 @@ final readonly class IssueCreditNote implements Approvable
                 : $this->settings->accounts()->withId($invoices[0]->head->account->controlAccountId);
         $free = Money::ofMinor($note->byDocument()[''] ?? 0, $note->gross->currency);
         $base = $free->isZero() ? Money::zero($this->settings->base()) : $this->rates->toBase($free, $request->date);
-        $head = new VoucherHead($request->date, sprintf('CN-%05d', 1 + (int) DB::table('credit_notes')->max('id')), $customer->number);
+        $number = $this->series->number(Setting::SeriesCreditNotes, $request->date, 1 + (int) DB::table('credit_notes')->max('id'));
+        $head = new VoucherHead($request->date, $number, $customer->number);
         $rule = new CreditNotePlan($this->settings->accounts(), $this->settings->locked(), $customer, $control);
 
         return $rule->plan($note, $head, $invoices, $base, trim($request->reason), $request->use);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use Ajuste\Core\Exchange\Setting;
 use Ajuste\Core\Ledger\Account;
 use Ajuste\Core\Money\Money;
 use Ajuste\Core\Posting\PostingPlan;
@@ -16,6 +17,7 @@ use App\Actions\Posting\PostPlan;
 use App\Models\Customer as CustomerModel;
 use App\Queries\Customers;
 use App\Queries\DepositShares;
+use App\Queries\NumberSeries;
 use App\Queries\Positions;
 use App\Queries\Rates;
 use App\Queries\RefundList;
@@ -29,6 +31,7 @@ final readonly class PayBack
 {
     public function __construct(
         private Settings $settings,
+        private NumberSeries $series,
         private Positions $positions,
         private Customers $customers,
         private DepositShares $shares,
@@ -77,7 +80,7 @@ final readonly class PayBack
         $customer = $this->customers->find($customerId);
         $iban = (string) CustomerModel::query()->findOrFail($customerId)->iban;
         $payee = Payee::of($request->way, $customer->name, $iban, $this->refunds->ibanChangedAt($customerId), substr(Moment::now(), 0, 10));
-        $document = sprintf('RF-%05d', 1 + (int) DB::table('refunds')->max('id'));
+        $document = $this->series->number(Setting::SeriesRefunds, $day, 1 + (int) DB::table('refunds')->max('id'));
 
         return new Refund(
             $customer,

@@ -15,7 +15,10 @@ final readonly class Policies
     public function __construct(private Settings $settings) {}
 
     private const STATIONS = [
-        'The books' => [Setting::BooksName, Setting::FirmAddress, Setting::PaperFooter, Setting::PaperLogo, Setting::OwnBank],
+        'The books' => [
+            Setting::BooksName, Setting::FirmAddress, Setting::PaperFooter, Setting::PaperLogo,
+            Setting::SeriesVouchers, Setting::SeriesRefunds, Setting::SeriesCreditNotes, Setting::OwnBank,
+        ],
         'Receipts' => [
             Setting::ReceiptToleranceAmount, Setting::ReceiptTolerancePercent, Setting::CombinationItems, Setting::Order,
             Setting::BankChargesLimit, Setting::DiscountGraceDays, Setting::DiscountPartPayments, Setting::TaxReliefDiscounts,
@@ -80,6 +83,9 @@ final readonly class Policies
             Setting::FirmAddress => 'below the name on papers; a semicolon begins a new line',
             Setting::PaperFooter => 'at the foot of papers; a semicolon begins a new line',
             Setting::PaperLogo => 'at the head of papers',
+            Setting::SeriesVouchers => 'letters before the number of a voucher',
+            Setting::SeriesRefunds => 'letters before the number of a refund',
+            Setting::SeriesCreditNotes => 'letters before the number of a credit note',
             Setting::OwnBank => 'account from which payments in a currency are ordered',
             Setting::ReceiptToleranceAmount => 'a receipt may be off by so much of what it pays and still be proposed',
             Setting::ReceiptTolerancePercent => 'likewise in percent of the receipt',

@@ -235,7 +235,7 @@ final readonly class Bank
         return array_values(
             DB::table('money_lines as l')
                 ->where('l.amount', '<', 0)
-                ->where('l.end_to_end', 'like', 'RF-%')
+                ->whereIn('l.end_to_end', DB::table('refunds as f')->join('items as i', 'i.id', '=', 'f.item_id')->select('i.document'))
                 ->whereNotExists(
                     static fn ($query) => $query
                         ->from('money_lines as r')

@@ -25,6 +25,9 @@ enum Setting: string
     case FirmAddress = 'firm_address';
     case PaperFooter = 'paper_footer';
     case PaperLogo = 'paper_logo';
+    case SeriesVouchers = 'series_vouchers';
+    case SeriesRefunds = 'series_refunds';
+    case SeriesCreditNotes = 'series_credit_notes';
     case Period = 'period';
     case PairingWindowDays = 'pairing_window_days';
     case ReceiptToleranceAmount = 'receipt_tolerance_amount';
@@ -65,8 +68,11 @@ enum Setting: string
     {
         return match ($this) {
             self::BaseCurrency => 'EUR',
-            self::BooksName, self::FirmAddress, self::PaperFooter, self::PaperLogo, self::Period, self::OwnBank, self::CreditorIdentifier, self::ResidueCapCustomer, self::ResidueCapRun,
-            self::WriteBackGround, self::OutsideReviewer => '',
+            self::BooksName, self::FirmAddress, self::PaperFooter, self::PaperLogo, self::Period, self::OwnBank, self::CreditorIdentifier,
+            self::ResidueCapCustomer, self::ResidueCapRun, self::WriteBackGround, self::OutsideReviewer => '',
+            self::SeriesVouchers => 'AJ',
+            self::SeriesRefunds => 'RF',
+            self::SeriesCreditNotes => 'CN',
             self::ContraVoucher => 'run',
             self::PairingWindowDays, self::RateDays => '5',
             self::ReceiptToleranceAmount => '1.00',
@@ -148,6 +154,7 @@ enum Setting: string
         $expected = match ($this) {
             self::BooksName, self::OwnBank, self::WriteBackGround, self::OutsideReviewer => null,
             self::FirmAddress, self::PaperFooter => mb_strlen($value) <= 300 ? null : 'at most 300 characters are expected',
+            self::SeriesVouchers, self::SeriesRefunds, self::SeriesCreditNotes => self::letters($value),
             self::PaperLogo => preg_match('/^([0-9a-f]{64})?$/D', $value) === 1 ? null : 'a picture that was handed in is expected',
             self::ContraVoucher => self::oneOf($value, ['run', 'pair']),
             self::CreditorIdentifier => $value === '' || CreditorIdentifier::isValid($value)
@@ -176,6 +183,13 @@ enum Setting: string
         if ($expected !== null) {
             throw new RowFault('value', $value, $expected);
         }
+    }
+
+    private static function letters(string $value): ?string
+    {
+        return preg_match('~^[A-Za-z0-9][A-Za-z0-9/.-]{0,11}$~D', $value) === 1
+            ? null
+            : 'up to twelve letters and figures are expected, such as AJ or 2026/CN';
     }
 
     private static function number(string $value): ?string

@@ -10,8 +10,8 @@
                 <tr>
                     <th scope="col"><button type="button">Firm</button></th>
                     <th scope="col"><button type="button">Period</button></th>
-                    <th scope="col" class="num"><button type="button">Difference</button></th>
-                    <th scope="col" class="num"><button type="button">To approve</button></th>
+                    <th scope="col" class="n"><button type="button">Difference</button></th>
+                    <th scope="col" class="n"><button type="button">To approve</button></th>
                     <th scope="col"><button type="button">Your role</button></th>
                 </tr>
             </thead>
@@ -32,12 +32,12 @@
                         @else
                             <td class="nowrap">{{ Say::period($books->close->period) }}, {{ $books->close->isLocked ? 'locked' : 'open' }}</td>
                             @if ($books->close->figures === null)
-                                <td class="num soft">no accounts yet</td>
+                                <td class="n soft">no accounts yet</td>
                             @else
-                                <td @class(['num', 'off' => !$books->close->figures->difference->isZero()])>
+                                <td @class(['n', 'off' => !$books->close->figures->difference->isZero()])>
                                     {{ Say::balance($books->close->figures->difference) }} {{ $books->close->figures->difference->currency->code }}</td>
                             @endif
-                            <td class="num">{{ $books->close->toApprove ?: '' }}</td>
+                            <td class="n">{{ $books->close->toApprove ?: '' }}</td>
                             <td>{{ $books->close->role }}</td>
                         @endif
                     </tr>

@@ -62,12 +62,13 @@ final class LetterheadTest extends BooksTestCase
         foreach ([
             UploadedFile::fake()->createWithContent('logo.png', '<svg onload="alert(1)"/>'),
             UploadedFile::fake()->image('logo.gif', 10, 10),
-            UploadedFile::fake()->createWithContent('logo.png', (string) file_get_contents($picture->getPathname()).str_repeat('x', 600_000)),
+            UploadedFile::fake()->createWithContent('logo.png', file_get_contents($picture->getPathname()).str_repeat('x', 600_000)),
         ] as $wrong) {
             self::assertStringContainsString('PNG or JPEG', $this->keep('paper_logo', '', ['logo' => $wrong]));
         }
-        self::assertStringContainsString('handed in', $this->keep('paper_logo', '', ['of' => 'paper_logo', 'logo' => null]) ?: 'handed in');
-        self::assertSame('', (string) DB::table('settings')->where('name', 'paper_logo')->orderByDesc('id')->value('value'), 'none takes it off');
+        self::assertSame('', $this->keep('paper_logo', ''));
+        $last = DB::table('settings')->where('name', 'paper_logo')->orderByDesc('id')->value('value');
+        self::assertSame('', $last, 'none takes it off');
         unlink(KeptFiles::path($digest));
         $this->get('/aged.pdf')->assertOk();
         self::assertStringContainsString('300 characters', $this->keep('firm_address', str_repeat('x', 301)));

@@ -93,6 +93,20 @@ final class PoliciesTest extends BooksTestCase
         $this->assertBooksHold();
     }
 
+    public function test_numbers_of_what_is_made_begin_with_the_letters_of_the_day(): void
+    {
+        self::assertStringContainsString('twelve letters', $this->change('a', 'series_vouchers', 'A J'));
+        self::assertSame('', $this->change('b', 'series_vouchers', '2026/V', from: '2026-10-15'));
+        $this->import(['items.csv' => self::items([
+            'I1,invoice,C3,2026-10-01,2026-11-01,GBP,100.00,120.00,,,,', 'R1,receipt,C3,2026-10-02,2026-10-02,GBP,100.00,118.00,,,,',
+            'I2,invoice,C3,2026-10-01,2026-11-01,GBP,100.00,120.00,,,,', 'R2,receipt,C3,2026-10-16,2026-10-16,GBP,100.00,118.00,,,,',
+        ])]);
+        $this->match('C3', ['I1' => '', 'R1' => '']);
+        $this->match('C3', ['I2' => '', 'R2' => '']);
+        self::assertSame(['AJ-00001', '2026/V-00002'], DB::table('vouchers')->orderBy('id')->pluck('number')->all());
+        $this->assertBooksHold();
+    }
+
     public function test_a_file_says_the_day_too_and_the_same_file_twice_changes_nothing(): void
     {
         $file = "name,value,from\nresidue_limit,6.00,\nresidue_limit,9.00,2026-11-01\n";

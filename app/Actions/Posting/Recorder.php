@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Posting;
 
+use Ajuste\Core\Exchange\Setting;
 use Ajuste\Core\Posting\MatchedAmounts;
 use Ajuste\Core\Posting\NewItem;
 use Ajuste\Core\Posting\PlannedMatch;
@@ -12,6 +13,7 @@ use Ajuste\Core\Posting\PostingPlan;
 use Ajuste\Core\Posting\UndoneMatch;
 use Ajuste\Core\Subledger\Movement;
 use App\Models\Voucher;
+use App\Queries\NumberSeries;
 use App\Support\Actor;
 use App\Support\AuditTrail;
 use Generator;
@@ -20,7 +22,12 @@ use Illuminate\Support\Facades\DB;
 /** Writes a plan into the books, in the transaction of the one action that posts plans. */
 final readonly class Recorder
 {
-    public function __construct(private Actor $actor, private AuditTrail $audit, private FactRecorder $facts) {}
+    public function __construct(
+        private Actor $actor,
+        private AuditTrail $audit,
+        private FactRecorder $facts,
+        private NumberSeries $series,
+    ) {}
 
     /** @return int the key of what the plan is about */
     public function record(PostingPlan $plan): int
@@ -72,7 +79,7 @@ final readonly class Recorder
     private function voucher(PostedRows $rows, PlannedVoucher $planned, PlanKeys $keys): PostedVoucher
     {
         $id = 1 + (int) DB::table('vouchers')->max('id');
-        $number = sprintf('AJ-%05d', $id);
+        $number = $this->series->number(Setting::SeriesVouchers, $planned->voucher->date, $id);
         $rows->postings($this->lines($planned, $id, $number));
         // A reversal belongs where the voucher belongs that it takes back.
         $reversed = $planned->reverses === null ? null : Voucher::query()->findOrFail($planned->reverses);

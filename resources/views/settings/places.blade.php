@@ -6,12 +6,12 @@
         'customers' => [route('list', 'customers'), 'Customers'],
         'suppliers' => [route('list', 'suppliers'), 'Suppliers'],
         'calendar' => [route('list', 'calendar'), 'Calendar'],
-        'settings' => [route('settings'), 'Reasons, payers and rules'],
+        'settings' => [route('settings'), 'Reasons and payers'],
         'rates' => [route('rates'), 'Rates'],
         'agreements' => [route('agreements'), 'Agreements'],
         'people' => [route('people'), 'People'],
         'shelf' => [route('shelf'), 'Books'],
-        'me' => [route('me'), 'Your sign-in'],
+        'me' => [route('me'), 'Sign-in'],
     ] as $place => [$address, $title])
         @if ($place === $here)
             <b>{{ $title }}</b>
