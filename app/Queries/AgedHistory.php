@@ -57,7 +57,7 @@ final readonly class AgedHistory
     public function rollRates(Account $account, string $asOf): array
     {
         $ends = $this->ends($asOf);
-        $groups = DB::table('customers')->pluck('customer_group', 'customer')->all();
+        $groups = CustomerVersions::groups($asOf);
         $buckets = $this->reports->buckets($asOf, 'due');
         $open = [];
         foreach ($ends as $place => $end) {
@@ -93,8 +93,8 @@ final readonly class AgedHistory
             ->where('i.date', '<=', $through)
             ->whereNull('i.superseded_at')
             ->whereNotIn('i.root_id', DB::table('item_reversals')->select('item_id'))
-            ->groupBy('c.customer_group')
-            ->selectRaw('c.customer_group AS name, sum(i.base) AS lost')
+            ->groupByRaw('1')
+            ->selectRaw(CustomerVersions::on($through, 'customer_group').' AS name, sum(i.base) AS lost')
             ->pluck('lost', 'name')
             ->map(static fn (mixed $sum): int => is_numeric($sum) ? (int) $sum : 0)
             ->all();

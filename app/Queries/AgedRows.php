@@ -44,7 +44,7 @@ final readonly class AgedRows
         }
         $named = match ($by) {
             AgedBy::Currency, AgedBy::Account => null,
-            AgedBy::Group => DB::table('customers')->pluck('customer_group', 'customer')->all(),
+            AgedBy::Group => CustomerVersions::groups($list->asOf),
             AgedBy::Country => DB::table('customers')->pluck('country', 'customer')->all(),
         };
         $name = static fn (AgedRow $row): string => $named === null ? $row->currency : (string) ($named[$row->customer] ?? '');

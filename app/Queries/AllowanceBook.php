@@ -67,7 +67,13 @@ final readonly class AllowanceBook
     /** @return Generator<int, Exposure> */
     public function exposures(Account $control, string $asOf): Generator
     {
-        $customers = DB::table('customers')->get(['id', 'customer', 'name', 'customer_group', 'related'])->keyBy('customer')->all();
+        $customers = DB::table('customers as c')
+            ->select(['c.id', 'c.customer', 'c.name'])
+            ->selectRaw(CustomerVersions::on($asOf, 'customer_group').' AS customer_group')
+            ->selectRaw(CustomerVersions::on($asOf, 'related').' AS related')
+            ->get()
+            ->keyBy('customer')
+            ->all();
         $sources = DB::table('items as i')
             ->join('item_positions as p', 'p.row_id', '=', 'i.id')
             ->where('p.control_account_id', $control->id)

@@ -48,8 +48,9 @@ final readonly class CreditWatches
     private function owed(Account $account, string $asOf, array $customerIds): array
     {
         $limits = [];
-        $rows = DB::table('customers')->whereIn('id', $customerIds)->whereNotNull('credit_limit')->get(['id', 'currency', 'credit_limit']);
-        foreach ($rows as $row) {
+        $limit = CustomerVersions::on($asOf, 'credit_limit');
+        $rows = DB::table('customers as c')->whereIn('c.id', $customerIds)->whereRaw("{$limit} IS NOT NULL");
+        foreach ($rows->select(['c.id', 'c.currency'])->selectRaw("{$limit} AS credit_limit")->get() as $row) {
             $limits[(int) $row->id] = Money::ofMinor((int) $row->credit_limit, $row->currency);
         }
         $base = $this->settings->base();

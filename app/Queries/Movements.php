@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Queries;
 
-use Ajuste\Core\Aging\AgedBy;
+use Ajuste\Core\Aging\AgedRow;
 use Ajuste\Core\Calendar\Day;
 use Ajuste\Core\Ledger\Account;
 use Ajuste\Core\Money\Money;
@@ -25,7 +25,7 @@ final readonly class Movements
 
     private const BASE = "CASE i.side WHEN 'debit' THEN i.base ELSE -i.base END";
 
-    public function __construct(private Settings $settings, private Reports $reports, private AgedRows $rows) {}
+    public function __construct(private Settings $settings, private Reports $reports) {}
 
     /**
      * @param string $from first day
@@ -58,14 +58,17 @@ final readonly class Movements
     {
         $opening = [];
         $before = $this->reports->aged($account, Day::plus($from, -1), knownAt: $knownAt);
-        foreach ($this->rows->of($before, AgedBy::Group, $account, $knownAt) as $of) {
-            $opening[$of->row->name] = $of->row->total;
+        // By one grouping for the whole span, so that a customer who changes its group opens where it closes.
+        $groups = CustomerVersions::groups($to);
+        foreach ($before->summed(static fn (AgedRow $row): string => $groups[$row->customer] ?? '') as $group => $row) {
+            $opening[$group] = $row->total;
         }
         $moved = [];
         $rows = self::items($account, $from, $to, $knownAt)
             ->join('customers as c', 'c.id', '=', 'i.customer_id')
-            ->groupByRaw('c.customer_group, '.self::KIND)
-            ->selectRaw('c.customer_group, '.self::KIND.' AS kind, sum('.self::BASE.') AS base');
+            ->groupByRaw('1, 2')
+            ->selectRaw(CustomerVersions::on($to, 'customer_group').' AS customer_group')
+            ->selectRaw(self::KIND.' AS kind, sum('.self::BASE.') AS base');
         foreach ($rows->get() as $row) {
             $moved[(string) $row->customer_group][$row->kind] = (int) $row->base;
         }
@@ -85,7 +88,7 @@ final readonly class Movements
         $rows = self::items($account, $from, $to, $knownAt)
             ->join('customers as c', 'c.id', '=', 'i.customer_id')
             ->whereIn(DB::raw(self::KIND), $kinds)
-            ->when($group !== null, static fn (Builder $query) => $query->where(DB::raw("coalesce(c.customer_group, '')"), $group))
+            ->when($group !== null, static fn ($query) => $query->whereRaw(CustomerVersions::on($to, 'customer_group').' = ?', [$group]))
             ->orderBy('i.date')
             ->orderBy('i.root_id')
             ->select(['i.root_id', 'i.kind', 'i.document', 'i.date', 'c.id as customer_id', 'c.customer', 'c.name'])

@@ -17,7 +17,8 @@ final class Seals
     public const NUMBERED = [
         'agreements', 'allowance_posted', 'allowance_rates', 'approval_requests', 'audit_records', 'bank_statements', 'carried_causes',
         'check_reasons', 'confirmation_answers', 'confirmation_letters', 'confirmations', 'contested', 'credit_notes',
-        'customer_blocks', 'deputies', 'deputies_ended', 'discount_decisions', 'hand_pairs', 'imports', 'items', 'late_rows',
+        'customer_blocks', 'customer_versions', 'deputies', 'deputies_ended', 'discount_decisions', 'hand_pairs', 'imports', 'items',
+        'late_rows',
         'loose_reasons', 'mandates', 'matched_instalments', 'matches', 'money_lines', 'notes', 'overlays', 'own_checks', 'pair_choices',
         'party_links', 'payment_orders', 'period_locks', 'placements', 'postings', 'promises', 'promises_ended', 'questions',
         'rates_accepted', 'refunds', 'reopenings', 'run_choices', 'run_left_out', 'run_lines', 'runs', 'securities', 'securities_ended',

@@ -49,6 +49,7 @@ final class BooksOfOtherVersionsTest extends BooksTestCase
         '2026_11_26_000019_positions_moved.php' => '4f9a6067088f87a0',
         '2026_11_26_000020_policies_from_a_day.php' => '7fed947db65e7df0',
         '2026_11_26_000021_people_beside_the_books.php' => '44e7d8331e35d7c8',
+        '2026_11_26_000022_customer_versions.php' => '6257a82bc6b01ec0',
         'bank.sql' => '770872898cc29d3b',
         'books.sql' => '7907943f952f8d8e',
         'notes.sql' => 'd438480598a27fe3',

@@ -267,6 +267,12 @@ final class Books
         return $said === '' ? $this->locked->firstOpenFrom('') : $said;
     }
 
+    /** The first day on which a change of what a list says of a customer holds: of the period being closed, if it is not locked. */
+    public function changesHoldFrom(): string
+    {
+        return $this->locked->firstOpenFrom($this->settings->period()->first);
+    }
+
     /** @throws LateRow when the day is locked */
     public function open(string $field, string $day): void
     {

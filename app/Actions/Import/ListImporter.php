@@ -125,6 +125,7 @@ final class ListImporter extends Importer
         $id = $this->books->customers[$row['customer']] ?? null;
         $control = $this->optionalAccount($row['control_account']);
         $currency = Currency::of($row['currency']);
+        $before = $id === null ? null : $this->toPolicies($id);
         $outcome = $this->keep(
             'customers',
             'customer',
@@ -150,6 +151,7 @@ final class ListImporter extends Importer
         );
         $id ??= $this->idOf('customers', 'customer', $row['customer']);
         $this->books->customers[$row['customer']] = $id;
+        $before === null || $this->keepVersion($id, $before);
         if (
             $outcome !== Outcome::Same &&
             $this->books->rows('SELECT iban FROM customer_ibans WHERE customer_id = ? ORDER BY recorded_at DESC LIMIT 1', [$id]) !== [
@@ -165,6 +167,34 @@ final class ListImporter extends Importer
         $this->books->customerControl[$row['customer']] = $control;
 
         return $outcome;
+    }
+
+    /** @return list<mixed> group, related and credit limit, which policies go by */
+    private function toPolicies(int $customerId): array
+    {
+        return $this->books->rows('SELECT customer_group, related, credit_limit FROM customers WHERE id = ?', [$customerId])[0];
+    }
+
+    /**
+     * What a customer was to policies holds for the days before.
+     *
+     * @param list<mixed> $before
+     */
+    private function keepVersion(int $customerId, array $before): void
+    {
+        $now = $this->toPolicies($customerId);
+        if ($now === $before) {
+            return;
+        }
+        $isFirst = $this->books->rows('SELECT 1 FROM customer_versions WHERE customer_id = ? LIMIT 1', [$customerId]) === [];
+        foreach ([...($isFirst ? ['' => $before] : []), $this->books->changesHoldFrom() => $now] as $day => $of) {
+            /** @var array{string, int, ?int} $of */
+            $this->books->write(
+                'INSERT INTO customer_versions (customer_id, from_day, customer_group, related, credit_limit, who, recorded_at) '
+                    .'VALUES (?, ?, ?, ?, ?, ?, ?)',
+                [$customerId, $day, ...$of, $this->books->who(), Moment::now()],
+            );
+        }
     }
 
     /**
