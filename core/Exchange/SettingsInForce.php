@@ -44,6 +44,15 @@ final readonly class SettingsInForce
         return $this->said($name) ?? ($for === null ? $setting->default() : '');
     }
 
+    /** @return list<string> all names that settings.csv knows, each with those that were said for one currency or run */
+    public function names(): array
+    {
+        $names = [...array_column(Setting::cases(), 'value'), ...array_keys($this->values)];
+        sort($names);
+
+        return array_values(array_unique($names));
+    }
+
     /** Likewise; null where nothing was said and the default holds. */
     public function said(string $name): ?string
     {

@@ -206,7 +206,7 @@ final class PlanBuilder
     /** The part of an item that is settled gives back its share of what stands on it unrealised (R9). */
     private function giveBack(OpenItem $item, Money $part, string $date, ?int $settlement): void
     {
-        if (! $part->isPositive() || $part->isMoreThan($this->asLeft($item)->takeable)) {
+        if ($item->unrealised === [] || ! $part->isPositive() || $part->isMoreThan($this->asLeft($item)->takeable)) {
             return;
         }
         foreach ($item->unrealised as $unrealised) {

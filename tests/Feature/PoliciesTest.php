@@ -6,6 +6,7 @@ namespace Tests\Feature;
 
 use Ajuste\Core\Exchange\Setting;
 use App\Queries\Settings;
+use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 
 /** Policies on their page: each with what it does, changed with a reason, in versions. */
@@ -91,6 +92,22 @@ final class PoliciesTest extends BooksTestCase
         self::assertSame(['not_due', '1-10', '11-20', 'over_20'], $this->report('aged', ['--as-of' => '2026-10-31'])['buckets']);
         self::assertSame('1-30', $this->report('aged', ['--as-of' => '2026-09-30'])['buckets'][1]);
         $this->assertBooksHold();
+    }
+
+    public function test_the_command_line_shows_and_changes_them_as_the_page_does(): void
+    {
+        $run = static fn (array $with): array => [Artisan::call('ajuste:settings', $with), Artisan::output()];
+        $change = ['name' => 'residue_limit', 'value' => '7.50', '--reason' => 'agreed', '--from' => '2026-10-01'];
+        self::assertStringContainsString('is “7.50” now', $run($change)[1]);
+        $now = json_decode($run(['name' => 'residue_limit', '--json' => true])[1], true);
+        self::assertSame([['name' => 'residue_limit', 'value' => '7.50']], $now);
+        $then = json_decode($run(['--as-of' => '2026-09-30', '--json' => true])[1], true);
+        self::assertContains(['name' => 'residue_limit', 'value' => '5.00'], (array) $then);
+        self::assertSame(1, $run(['name' => 'residue_limit', 'value' => '8.50'])[0], 'without a reason');
+        self::assertSame(1, $run(['name' => 'nothing'])[0]);
+        self::assertSame(1, $run(['name' => 'approval_limit', 'value' => '9000.00', '--reason' => 'mine'])[0], 'a reviewer says that');
+        self::assertSame(1, $run(['--as-of' => 'moon'])[0]);
+        self::assertSame('command line', DB::table('settings')->orderByDesc('id')->value('who'));
     }
 
     public function test_numbers_of_what_is_made_begin_with_the_letters_of_the_day(): void

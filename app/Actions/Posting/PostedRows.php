@@ -386,7 +386,8 @@ final class PostedRows
     {
         $statement = $this->statements[$sql] ??= $this->pdo->prepare($sql);
         foreach ($values as $place => $value) {
-            $statement->bindValue($place + 1, $value, Binding::of($value));
+            $type = is_int($value) ? PDO::PARAM_INT : ($value === null ? PDO::PARAM_NULL : PDO::PARAM_STR);
+            $statement->bindValue($place + 1, $value, $type);
         }
         $statement->execute();
 

@@ -47,7 +47,8 @@ final class PreparedInserts
         $place = 0;
         foreach ($rows as $row) {
             foreach ($row as $value) {
-                $statement->bindValue(++$place, $value, Binding::of($value));
+                $type = is_int($value) ? PDO::PARAM_INT : ($value === null ? PDO::PARAM_NULL : PDO::PARAM_STR);
+                $statement->bindValue(++$place, $value, $type);
             }
         }
         $statement->execute();

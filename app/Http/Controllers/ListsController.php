@@ -17,6 +17,7 @@ use App\Actions\TakeBalanceOver;
 use App\Http\FormKey;
 use App\Http\ListWindow;
 use App\Http\Part;
+use App\Queries\CustomerVersions;
 use App\Queries\ListRows;
 use App\Queries\Settings;
 use Illuminate\Http\RedirectResponse;
@@ -42,6 +43,7 @@ final class ListsController
             ]),
             'fields' => array_intersect_key($kind->fields(), $all[0] ?? $kind->fields()),
             'row' => $row,
+            'versions' => $kind === FileKind::Customers && $row !== null ? CustomerVersions::of($chosen) : [],
             'proposed' => $kind === FileKind::Accounts ? self::proposed($all) : [],
             'key' => bin2hex(random_bytes(16)),
         ]), $request);

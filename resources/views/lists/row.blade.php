@@ -1,4 +1,5 @@
 @use('Ajuste\Core\Exchange\FieldType')
+@use('App\Http\Say')
 <h2 class="title">{{ $row === null ? 'Another' : trim($row[$rowKey] . ' ' . ($row['name'] ?? '')) }}</h2>
 @if ($writes)
     <p class="lead">Kept as a file of this one row, with who typed it. A later file that says otherwise shows it as a change before it is taken in.</p>
@@ -37,4 +38,29 @@
             <dd>{{ $value }}</dd>
         @endforeach
     </dl>
+@endif
+@if ($versions !== [])
+    <h2>To policies</h2>
+    <table class="grid-table">
+        <thead>
+            <tr>
+                <th scope="col">Holds from</th>
+                <th scope="col">Group</th>
+                <th scope="col">Related</th>
+                <th scope="col" class="n">Credit limit</th>
+                <th scope="col">Said</th>
+            </tr>
+        </thead>
+        <tbody>
+            @foreach ($versions as $version)
+                <tr>
+                    <td class="nowrap">{{ $version->from_day === '' ? 'the beginning' : $version->from_day }}</td>
+                    <td>{{ $version->customer_group }}</td>
+                    <td>{{ $version->related ? 'yes' : 'no' }}</td>
+                    <td class="n">{{ $version->limit?->grouped() }}</td>
+                    <td class="soft">{{ Say::moment($version->recorded_at) }}, {{ $version->who }}</td>
+                </tr>
+            @endforeach
+        </tbody>
+    </table>
 @endif
