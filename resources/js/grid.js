@@ -70,6 +70,8 @@ export function grid() {
                 clearTimeout(this.came);
                 this.came = setTimeout(() => this.moreCame());
             });
+            // Before any key: rows that came in the place of others are filtered as those were.
+            this.table.addEventListener('htmx:afterSwap', () => this.moreCame());
             this.block = new Block(this.table, () => this.visible(), (words) => (this.shown = words));
             this.table.addEventListener('click', (event) => this.click(event));
             for (const [place, heading] of [...this.table.tHead.rows[0].cells].entries()) {
@@ -248,7 +250,17 @@ export function grid() {
             address.searchParams.delete('from');
             history.replaceState(history.state, '', address);
             clearTimeout(this.asked);
-            this.asked = setTimeout(() => htmx.ajax('GET', address.pathname + address.search, { target: this.table.tBodies[0] }), 250);
+            const mine = (this.asked = setTimeout(async () => {
+                try {
+                    await htmx.ajax('GET', address.pathname + address.search, { target: this.table.tBodies[0] });
+                } finally {
+                    if (mine === this.asked) {
+                        delete this.table.dataset.asked;
+                        document.dispatchEvent(new Event('rows-came'));
+                    }
+                }
+            }, 250));
+            this.table.dataset.asked = '';
         },
 
         /** The rows that are not here yet, asked for at once. */

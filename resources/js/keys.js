@@ -50,6 +50,14 @@ const keys = {
     },
 };
 
+// Keys for rows that are on their way act when they are there, not on those that go.
+const ofRows = ['j', 'k', 'ArrowDown', 'ArrowUp', 'x', 'a', 'n', 'y', 'Enter'];
+let held = [];
+
+function act(key) {
+    key === 'Enter' ? document.activeElement.click() : (hotkey(key) ?? keys[key])();
+}
+
 /** Some things of a page have a key of their own, written beside them: a link or button is clicked, a part that is folded up opens. */
 function hotkey(key) {
     const target = /^[a-z]$/.test(key) ? document.querySelector(`[data-hotkey="${key}"]`) : null;
@@ -79,10 +87,16 @@ export function listenForKeys(htmx) {
             return;
         }
         if (event.key === 'Escape' && typing(event.target)) {
+            event.preventDefault(); // a browser would empty a search field, and leave the list as it was filtered
             event.target.blur();
             return;
         }
         if (event.ctrlKey || event.metaKey || event.altKey || typing(event.target)) {
+            return;
+        }
+        if (ofRows.includes(event.key) && document.querySelector('[data-asked]')) {
+            event.preventDefault();
+            held.push(event.key);
             return;
         }
         const station = /^[0-9-]$/.test(event.key) ? document.querySelector(`[data-key="${event.key}"]`) : null;
@@ -91,6 +105,11 @@ export function listenForKeys(htmx) {
             event.preventDefault();
             action();
         }
+    });
+    document.addEventListener('rows-came', () => {
+        const pressed = held;
+        held = [];
+        pressed.forEach(act);
     });
     document.addEventListener('click', (event) => {
         if (event.target.closest('[data-close-dialog]')) {

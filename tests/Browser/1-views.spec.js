@@ -147,6 +147,25 @@ test('a long list is filtered, sorted and chosen from where it is whole, not fro
     await expect(page.locator('.table-foot')).toContainText(`Total ${grouped((sum / 100).toFixed(2))}`);
 });
 
+test('keys for rows that are on their way act when they are there', async ({ page }) => {
+    await signIn(page);
+    const { rows } = ajuste('aged', '--by=document');
+    const last = rows.at(-1);
+    const document = last.document.split(' ').at(-1);
+    await page.route('**/aged?*words*', async (route) => {
+        await new Promise((on) => setTimeout(on, 800));
+        await route.continue();
+    });
+    await page.goto('/aged?by=document');
+    await expect(page.locator('#aged-rows tr[data-minor]')).toHaveCount(150);
+    for (const key of ['f', ...document, 'Escape', 'j', 'x']) {
+        await page.keyboard.press(key);
+    }
+    await expect(page.locator('#aged-rows tr[data-minor]')).toHaveCount(1);
+    await expect(page.locator('.table-foot')).toContainText('1 chosen');
+    await expect(page.locator('#aged-rows tr[data-minor] a').first()).toBeFocused();
+});
+
 test('page and command line show the same figures', async ({ page }) => {
     await signIn(page);
     const proof = ajuste('proof');

@@ -41,6 +41,30 @@ test('more than is open is said at once, and the chosen row stays chosen while p
     await expect(page.locator('#rehearsal').getByRole('alert')).toContainText('but only');
 });
 
+test('a filter stays when its field is left, and holds for rows that come in the place of others', async ({ page }) => {
+    await page.goto('/unapplied');
+    await page.waitForLoadState('networkidle');
+    const wanted = await page.locator('#unapplied-rows tr').nth(3).getByRole('link').first().textContent();
+    await press(page, 'f');
+    await page.keyboard.type(wanted);
+    await press(page, 'Escape');
+    await expect(page.locator('[data-filter]')).toHaveValue(wanted);
+    const most = await page.evaluate(
+        () =>
+            new Promise((done) => {
+                const shown = () => [...document.querySelectorAll('#unapplied-rows tr')].filter((row) => !row.hidden).length;
+                let most = 0;
+                document.body.addEventListener('htmx:afterSwap', () => (most = Math.max(most, shown())));
+                document.body.addEventListener('htmx:afterSettle', () => setTimeout(() => done(Math.max(most, shown()))), { once: true });
+                document.body.dispatchEvent(new Event('proposals-known'));
+            }),
+    );
+    expect(most).toBe(1);
+    await press(page, 'j');
+    await press(page, 'Enter');
+    await expect(page.locator('#worktop h2').first()).toHaveText(wanted);
+});
+
 test('a key pressed as soon as a page is there is not lost', async ({ page }) => {
     await page.evaluate(() => {
         const propose = () => document.body.dispatchEvent(new KeyboardEvent('keydown', { key: 'p', bubbles: true }));

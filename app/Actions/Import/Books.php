@@ -287,6 +287,19 @@ final class Books
      */
     public function rows(string $sql, array $values): array
     {
+        $this->record->settle();
+
+        return $this->rowsWritten($sql, $values);
+    }
+
+    /**
+     * Where none of the rows that are gathered can be among them.
+     *
+     * @param list<int|string|null> $values
+     * @return list<list<mixed>>
+     */
+    public function rowsWritten(string $sql, array $values): array
+    {
         $statement = $this->execute($sql, $values);
         /** @var list<list<mixed>> $rows */
         $rows = $statement->fetchAll(PDO::FETCH_NUM);
@@ -298,6 +311,7 @@ final class Books
     /** @param  list<int|string|null>  $values */
     public function write(string $sql, array $values): int
     {
+        $this->record->settle();
         $this->execute($sql, $values);
 
         return (int) $this->pdo->lastInsertId();

@@ -106,7 +106,8 @@ final class ItemsImporter extends Importer
             $row['batch'],
             $row['terms'],
         ];
-        $standing = $this->books->rows(self::STANDING, [$row['document'], $kind->value, $customerId]);
+        $this->books->record->itemsWait($row['document'], $kind, $customerId) && $this->books->record->settle();
+        $standing = $this->books->rowsWritten(self::STANDING, [$row['document'], $kind->value, $customerId]);
         $this->report->sawDate($row['date']);
         $side === Side::Debit ? ($this->report->debits += $base) : ($this->report->credits += $base);
         foreach ($standing as $stands) {
@@ -227,6 +228,7 @@ final class ItemsImporter extends Importer
             $row['terms'],
         );
 
+        $parts = self::parts($row, Money::ofMinor((int) $values[4], (string) $values[3]));
         $id = $this->books->record->item(
             new ItemRow(
                 $head,
@@ -239,7 +241,7 @@ final class ItemsImporter extends Importer
                 new ItemLinks($sourceItemId, $place->rootId),
             ),
         );
-        $this->fallsDueInParts($place->rootId ?? $id, $row, Money::ofMinor((int) $values[4], (string) $values[3]));
+        $parts === [] || $this->fallsDueInParts($place->rootId ?? $id, $parts);
 
         return $id;
     }
@@ -300,17 +302,20 @@ final class ItemsImporter extends Importer
      * Terms with several due dates give the item its instalments (R4); a file of instalments may say others.
      *
      * @param array<string, string> $row
+     * @return list<array{string, Money}> due date and amount; none where it falls due as one
      */
-    private function fallsDueInParts(int $rootId, array $row, Money $amount): void
+    private static function parts(array $row, Money $amount): array
     {
-        if (! Terms::isInParts($row['terms'])) {
-            return;
-        }
         try {
-            $parts = Terms::parse($row['terms'])->instalments($row['date'], $amount);
+            return Terms::isInParts($row['terms']) ? Terms::parse($row['terms'])->instalments($row['date'], $amount) : [];
         } catch (Refusal $refusal) {
             throw new RowFault('terms', $row['terms'], $refusal->getMessage());
         }
+    }
+
+    /** @param  list<array{string, Money}>  $parts */
+    private function fallsDueInParts(int $rootId, array $parts): void
+    {
         $now = Moment::now();
         $this->books->write('UPDATE instalments SET superseded_at = ? WHERE item_id = ? AND superseded_at IS NULL', [$now, $rootId]);
         foreach ($parts as [$due, $part]) {

@@ -56,7 +56,8 @@ final class LedgerImporter extends Importer
             $original->currency->code ?? '',
             $original?->minor,
         ];
-        $standing = $this->books->rows(
+        $this->books->record->postingsWait($row['entry'], $accountId) && $this->books->record->settle();
+        $standing = $this->books->rowsWritten(
             'SELECT id, version, occurrence, date, base, description, document, customer, reference, source, batch, '.
                 'currency, currency_amount FROM postings WHERE '.
                 'entry = ? AND account_id = ? AND superseded_at IS NULL ORDER BY occurrence',

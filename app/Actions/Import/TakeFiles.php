@@ -130,6 +130,7 @@ final readonly class TakeFiles
             }
             $importer = $this->importer($mapping->kind, $fileReport, $books);
             $this->takeRows($file, $mapping, $importer, $fileReport, $report, $progress, $books->base());
+            $books->record->settle();
         } catch (RowFault $fault) {
             // the file cannot be read on from here
             $report->block($file->name, new Refusal($fault->getMessage()));

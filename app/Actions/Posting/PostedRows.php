@@ -39,8 +39,11 @@ final class PostedRows
 
     private ?bool $anyReversals = null;
 
-    /** The transaction holds the lock for writing, so that nobody else counts on. */
-    private ?int $lastItemId = null;
+    /** @var array<string, int> by table; the transaction holds the lock for writing, so that nobody else counts on */
+    private array $lastIds = [];
+
+    /** @var array<string, true> rows that are gathered and not yet written, by what they are looked for */
+    private array $waiting = [];
 
     public function __construct(private readonly Actor $actor, private readonly Timelines $timelines = new Timelines())
     {
@@ -49,13 +52,38 @@ final class PostedRows
         $this->inserts = new PreparedInserts($this->pdo);
     }
 
-    /** @return int the posting */
+    /** What was gathered is written; before anybody reads what it may be among. */
+    public function settle(): void
+    {
+        $this->inserts->flush();
+        $this->waiting = [];
+    }
+
+    /** Whether items of a document, kind and customer are gathered and not yet written. */
+    public function itemsWait(string $document, Kind $kind, int $customerId): bool
+    {
+        return isset($this->waiting["{$customerId} {$kind->value} {$document}"]);
+    }
+
+    /** Whether lines of an entry on an account are. */
+    public function postingsWait(string $entry, int $accountId): bool
+    {
+        return isset($this->waiting["{$accountId} {$entry}"]);
+    }
+
+    private function wait(string $for, bool $isWritten): void
+    {
+        $isWritten ? ($this->waiting = []) : ($this->waiting[$for] = true);
+    }
+
+    /** @return int the posting, which may wait to be written with others */
     public function posting(PostingRow $row): int
     {
-        $this->inserts->insert('postings', $this->postingRow($row));
-        $this->inserts->flush();
+        $id = $this->next('postings');
+        $isWritten = $this->inserts->insert('postings', ['id' => $id, ...$this->postingRow($row)]);
+        $this->wait("{$row->accountId} {$row->entry}", $isWritten);
 
-        return $this->lastId();
+        return $id;
     }
 
     /**
@@ -66,7 +94,7 @@ final class PostedRows
     public function postings(iterable $rows): void
     {
         foreach ($rows as $row) {
-            $this->inserts->insert('postings', $this->postingRow($row));
+            $this->inserts->insert('postings', ['id' => $this->next('postings'), ...$this->postingRow($row)]);
         }
         $this->inserts->flush();
     }
@@ -106,20 +134,29 @@ final class PostedRows
         $this->addToDay($accountId, $date, -$base, 0);
     }
 
+    /** The number of the next row of a table. */
+    private function next(string $table): int
+    {
+        $this->lastIds[$table] ??= (int) $this->run("SELECT coalesce(max(id), 0) FROM {$table}", [])->fetchColumn();
+
+        return ++$this->lastIds[$table];
+    }
+
+    /** @return int the item, which may wait to be written with others */
     public function item(ItemRow $row): int
     {
-        $this->lastItemId ??= (int) $this->run('SELECT coalesce(max(id), 0) FROM items', [])->fetchColumn();
-        $id = ++$this->lastItemId;
+        $id = $this->next('items');
         [$head, $account] = [$row->head, $row->head->account];
         $this->insertItem($id, $row);
         if ($row->links->rootId === null) {
-            $this->run('INSERT INTO item_positions (item_id, row_id, control_account_id, customer_id, amount) VALUES (?, ?, ?, ?, ?)', [
-                $id,
-                $id,
-                $account->controlAccountId,
-                $account->customerId,
-                $row->amount->minor,
+            $isWritten = $this->inserts->insert('item_positions', [
+                'item_id' => $id,
+                'row_id' => $id,
+                'control_account_id' => $account->controlAccountId,
+                'customer_id' => $account->customerId,
+                'amount' => $row->amount->minor,
             ]);
+            $this->wait("{$account->customerId} {$head->kind->value} {$head->document}", $isWritten);
         } else {
             $this->run('UPDATE item_positions SET row_id = ?, control_account_id = ?, amount = ? WHERE item_id = ?', [
                 $id,
@@ -137,44 +174,40 @@ final class PostedRows
     private function insertItem(int $id, ItemRow $row): void
     {
         [$head, $account] = [$row->head, $row->head->account];
-        $this->run(
-            'INSERT INTO items (id, root_id, version, document, kind, customer_id, occurrence, side, date, due_date, currency, amount, base,
-                control_account_id, reference, entry, batch, terms, source_item_id, voucher_id, import_file_id, source_row, recorded_at)
-             VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',
-            [
-                $id,
-                $row->links->rootId ?? $id,
-                $row->source->version,
-                $head->document,
-                $head->kind->value,
-                $account->customerId,
-                $row->occurrence,
-                $head->side->value,
-                $head->date,
-                $head->dueDate,
-                $row->amount->currency->code,
-                $row->amount->minor,
-                $row->base->minor,
-                $account->controlAccountId,
-                $head->reference,
-                $row->entry,
-                $row->batch,
-                $head->terms,
-                $row->links->correctsId,
-                $row->source->voucherId,
-                $row->source->importFileId,
-                $row->source->row,
-                $this->recordedAt,
-            ],
-        );
+        $this->inserts->insert('items', [
+            'id' => $id,
+            'root_id' => $row->links->rootId ?? $id,
+            'version' => $row->source->version,
+            'document' => $head->document,
+            'kind' => $head->kind->value,
+            'customer_id' => $account->customerId,
+            'occurrence' => $row->occurrence,
+            'side' => $head->side->value,
+            'date' => $head->date,
+            'due_date' => $head->dueDate,
+            'currency' => $row->amount->currency->code,
+            'amount' => $row->amount->minor,
+            'base' => $row->base->minor,
+            'control_account_id' => $account->controlAccountId,
+            'reference' => $head->reference,
+            'entry' => $row->entry,
+            'batch' => $row->batch,
+            'terms' => $head->terms,
+            'source_item_id' => $row->links->correctsId,
+            'voucher_id' => $row->source->voucherId,
+            'import_file_id' => $row->source->importFileId,
+            'source_row' => $row->source->row,
+            'recorded_at' => $this->recordedAt,
+        ]);
     }
 
     /** The place of one more item among those with its document, kind and customer. */
     public function nextOccurrence(string $document, Kind $kind, int $customerId): int
     {
+        $this->itemsWait($document, $kind, $customerId) && $this->settle();
         $sql = 'SELECT max(occurrence) FROM items WHERE document = ? AND kind = ? AND customer_id = ?';
 
-        return 1 + (int) $this->run($sql, [$document, $kind->value, $customerId])->fetchColumn();
+        return 1 + (int) $this->execute($sql, [$document, $kind->value, $customerId])->fetchColumn();
     }
 
     /** A later version of an imported item takes its place; its matches stay with it. */
@@ -222,7 +255,7 @@ final class PostedRows
      */
     public function move(array $moved): void
     {
-        $this->inserts->flush();
+        $this->settle();
         foreach (array_chunk($moved, self::TOGETHER, true) as $some) {
             $positions = $this->positions(array_keys($some));
             $all = $this->anyReversals() ? $this->timelines->movements(array_keys($some)) : [];
@@ -255,7 +288,7 @@ final class PostedRows
      */
     public function refreshItemsOf(array $matchIds): void
     {
-        $this->inserts->flush();
+        $this->settle();
         $itemIds = [];
         foreach (array_chunk($matchIds, self::TOGETHER) as $some) {
             $sql = 'SELECT debit_item_id, credit_item_id FROM matches WHERE id IN ('.self::places($some).')';
@@ -289,9 +322,10 @@ final class PostedRows
         return $ids;
     }
 
-    /** Writes the day sums that have gathered; to be called before the transaction ends. */
+    /** Writes what has gathered, the day sums too; to be called before the transaction ends. */
     public function flush(): void
     {
+        $this->settle();
         foreach ($this->days as $key => [$ledger, $items]) {
             [$account, $day] = explode(' ', $key);
             $this->run(
@@ -383,6 +417,14 @@ final class PostedRows
 
     /** @param  list<int|string|null>  $values */
     private function run(string $sql, array $values): PDOStatement
+    {
+        $this->settle();
+
+        return $this->execute($sql, $values);
+    }
+
+    /** @param  list<int|string|null>  $values */
+    private function execute(string $sql, array $values): PDOStatement
     {
         $statement = $this->statements[$sql] ??= $this->pdo->prepare($sql);
         foreach ($values as $place => $value) {

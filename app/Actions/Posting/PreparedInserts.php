@@ -20,13 +20,17 @@ final class PreparedInserts
 
     public function __construct(private readonly PDO $pdo) {}
 
-    /** @param  non-empty-array<string, int|string|null>  $row by column, always the same ones for a table */
-    public function insert(string $table, array $row): void
+    /**
+     * @param non-empty-array<string, int|string|null> $row by column, always the same ones for a table
+     * @return bool whether all that was gathered is written
+     */
+    public function insert(string $table, array $row): bool
     {
         $this->gathered[$table][] = $row;
-        if (count($this->gathered[$table]) === self::TOGETHER) {
-            $this->flush();
-        }
+        $isFull = count($this->gathered[$table]) === self::TOGETHER;
+        $isFull && $this->flush();
+
+        return $isFull;
     }
 
     /** Table by table, so that a row comes after the one of an earlier table that it belongs to. */
