@@ -38,18 +38,18 @@ final class CsvReader
             if ($cells === [null]) {
                 continue;
             }
-            $texts = [];
-            foreach ($cells as $cell) {
-                $text = (string) $cell;
-                if (preg_match('//u', $text) !== 1) {
-                    $text = (string) mb_convert_encoding($text, 'UTF-8', 'Windows-1252');
-                }
-                $texts[] = $text;
-            }
-            if (implode('', $texts) !== '') {
-                yield $number => $texts;
+            /** @var list<string> $cells only of an empty line one is null */
+            $line = implode('', $cells);
+            if ($line !== '') {
+                yield $number => preg_match('//u', $line) === 1 ? $cells : array_map(self::utf8(...), $cells);
             }
         }
+    }
+
+    /** A cell by itself, since one file may hold cells of both. */
+    private static function utf8(string $cell): string
+    {
+        return preg_match('//u', $cell) === 1 ? $cell : (string) mb_convert_encoding($cell, 'UTF-8', 'Windows-1252');
     }
 
     /**

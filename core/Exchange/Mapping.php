@@ -92,7 +92,7 @@ final readonly class Mapping
         $row = [];
         foreach ($this->kind->fields() as $name => $field) {
             $text = isset($this->columns[$name]) ? trim($cells[$this->columns[$name]] ?? '') : $this->fixed[$name] ?? '';
-            $row[$name] = $this->read($field, $text);
+            $row[$name] = $text === '' && $field->mayBeBlank ? '' : $this->read($field, $text); // most fields of most rows are blank
         }
 
         return $row;

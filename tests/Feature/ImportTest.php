@@ -400,4 +400,37 @@ final class ImportTest extends BooksTestCase
         $this->get('/intake/compare?file=999')->assertStatus(422);
         $this->get('/intake/compare?file='.DB::table('import_files')->min('id'))->assertStatus(422);
     }
+
+    public function test_a_row_that_is_refused_for_its_terms_leaves_nothing_when_it_is_set_aside(): void
+    {
+        $this->importBasics();
+        $head = "document,kind,customer,date,due_date,currency,amount,base_amount,terms\n";
+        $report = $this->import(['items.csv' => $head
+            ."P1,invoice,C1,2026-10-01,2026-11-01,EUR,100.00,100.00,30% net 0 + 50% net 60\n"
+            ."P2,invoice,C1,2026-10-01,2026-11-01,EUR,100.00,100.00,30% net 0 + 70% net 60\n"], setAside: true);
+        self::assertSame(1, $report->refusedCount);
+        self::assertSame(['P2'], DB::table('items')->where('document', 'like', 'P%')->pluck('document')->all());
+        self::assertSame(2, DB::table('instalments')->count());
+        $this->assertBooksHold();
+    }
+
+    public function test_rows_of_one_file_are_known_to_those_below_them_however_many_are_written_together(): void
+    {
+        $this->importBasics();
+        $rows = $lines = [];
+        for ($n = 0; $n < 120; $n++) {
+            $document = 'D'.intdiv($n, 3);
+            $rows[] = "{$document},invoice,C1,2026-10-0".(1 + $n % 3).',2026-11-01,EUR,10.00,10.00,,,,';
+            $lines[] = 'E'.intdiv($n, 3).",2026-10-01,1100,s,10.00,,{$document},";
+        }
+        $files = ['items.csv' => self::items($rows), 'ledger.csv' => self::ledger($lines)];
+        self::assertNotNull($this->import($files)->importId);
+        foreach (['items', 'postings'] as $table) {
+            self::assertSame([40, 40, 40], DB::table($table)->groupBy('occurrence')->pluck(DB::raw('count(*)'))->all(), $table);
+        }
+        $again = $this->import($files);
+        self::assertSame([0, 0], array_map(static fn ($file): int => $file->counts['new'] ?? 0, $again->files));
+        self::assertSame(120, DB::table('item_positions')->count());
+        $this->assertBooksHold();
+    }
 }
