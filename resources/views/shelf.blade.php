@@ -57,6 +57,7 @@
             <p class="lead">Another company of a group, another client: in a file of its own beside these, and opened with the same password. You are the
                 first who may open them, and invite the others there.</p>
             <form method="post" action="{{ route('shelf.add') }}" class="grid gap-3" hx-boost="false">@csrf
+                <input type="hidden" name="key" value="{{ $key }}">
                 <label class="grid">Firm <input type="text" name="books_name" value="{{ old('books_name') }}" required class="w-72" data-hotkey="e"></label>
                 <label class="grid">Currency of the books <input type="text" name="base_currency" value="{{ old('base_currency', 'EUR') }}" required
                         maxlength="3" class="w-24"></label>

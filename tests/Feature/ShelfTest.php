@@ -31,9 +31,10 @@ final class ShelfTest extends BooksTestCase
         $this->actingAs($this->ana);
     }
 
-    private function add(string $firm = 'Molino Alto', string $currency = 'eur', string $period = '2026-09'): string
+    private function add(string $firm = 'Molino Alto', string $currency = 'eur', string $period = '2026-09', string $key = ''): string
     {
-        $this->post('/books', ['books_name' => $firm, 'base_currency' => $currency, 'period' => $period]);
+        $key = $key === '' ? bin2hex(random_bytes(4)) : $key;
+        $this->post('/books', ['key' => $key, 'books_name' => $firm, 'base_currency' => $currency, 'period' => $period]);
         $says = session('refusal');
 
         return is_string($says) ? $says : '';
@@ -41,12 +42,16 @@ final class ShelfTest extends BooksTestCase
 
     private function file(string $slug = 'molino-alto'): string
     {
-        return "{$this->folder}/{$slug}/books.sqlite";
+        return "{$this->folder}/books-{$slug}/books.sqlite";
     }
 
     public function test_further_books_are_made_beside_these_and_opened_with_the_same_password(): void
     {
-        self::assertSame('', $this->add());
+        foreach ([1, 2] as $click) {
+            self::assertSame('', $this->add(key: 'once'));
+        }
+        self::assertCount(2, Shelf::all());
+        self::assertSame(['books molino-alto'], DB::table('audit_records')->where('what', 'add books')->pluck('subject')->all());
         $there = Books::with($this->file(), static fn (): array => [
             User::query()->get(['name', 'email', 'role', 'administers'])->toArray(),
             DB::table('settings')->orderBy('id')->pluck('value', 'name')->all(),
@@ -153,7 +158,7 @@ final class ShelfTest extends BooksTestCase
             Person::of('ana@example.org')?->update(['password' => 'ten stuffed olives']);
             app('auth')->forgetGuards();
             $this->get('/me')->assertRedirect('/sign-in');
-            self::assertStringEndsWith('/molino-alto/books.sqlite.sessions', Sessions::file()->getDatabaseName());
+            self::assertStringEndsWith('/books-molino-alto/books.sqlite.sessions', Sessions::file()->getDatabaseName());
         });
     }
 
@@ -161,9 +166,9 @@ final class ShelfTest extends BooksTestCase
     {
         self::assertStringContainsString('base currency', $this->add(currency: 'olives'));
         self::assertStringContainsString('year and month', $this->add(period: '2026-15'));
-        self::assertDirectoryDoesNotExist("{$this->folder}/molino-alto");
+        self::assertDirectoryDoesNotExist("{$this->folder}/books-molino-alto");
         self::assertSame(0, PeopleFile::open()->table('shelf')->count());
-        mkdir("{$this->folder}/molino-alto");
+        mkdir("{$this->folder}/books-molino-alto");
         self::assertStringContainsString('is there already', $this->add());
         self::assertSame('', $this->add('Almazara Ñ/../ Übung'));
         self::assertSame('', $this->add('???'));

@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use Ajuste\Core\Exchange\Setting;
 use App\Actions\AddBooks;
 use App\Actions\OpenBooks;
+use App\Http\FormKey;
 use App\Http\Middleware\EndsSessions;
 use App\Models\User;
 use App\Queries\ShelfStates;
@@ -27,13 +28,14 @@ final class ShelfController
             'all' => $states->of(User::signedIn()),
             'period' => date('Y-m', strtotime('first day of last month')),
             'isDemo' => DemoBooks::areHere(),
+            'key' => bin2hex(random_bytes(16)),
         ]);
     }
 
     public function add(Request $request, AddBooks $add): RedirectResponse
     {
         $text = static fn (string $name): string => $request->string($name)->trim()->toString();
-        $slug = $add->post(User::signedIn(), [
+        $slug = $add->post(FormKey::of($request, 'books'), User::signedIn(), [
             Setting::BooksName->value => $text('books_name'),
             Setting::BaseCurrency->value => strtoupper($text('base_currency')),
             Setting::Period->value => $text('period'),
