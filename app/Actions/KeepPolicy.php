@@ -10,6 +10,7 @@ use Ajuste\Core\Refusal;
 use App\Actions\Approvals\SecondPerson;
 use App\Actions\Posting\Once;
 use App\Actions\Posting\Reason;
+use App\Queries\MoneyAccounts;
 use App\Queries\Settings;
 use App\Support\Actor;
 use App\Support\AuditTrail;
@@ -19,7 +20,12 @@ use Illuminate\Support\Facades\DB;
 /** Changes a policy of the books. What held before stays in them, with who said it and why. */
 final readonly class KeepPolicy
 {
-    public function __construct(private Settings $settings, private Actor $actor, private AuditTrail $audit) {}
+    public function __construct(
+        private Settings $settings,
+        private MoneyAccounts $money,
+        private Actor $actor,
+        private AuditTrail $audit,
+    ) {}
 
     /**
      * @param string $name such as `residue_limit`, or for one currency or run `residue_limit.GBP`
@@ -40,6 +46,7 @@ final readonly class KeepPolicy
                 SecondPerson::refuseOthers();
             }
             $setting->check($value);
+            $setting === Setting::MoneyAccount && $this->money->numbered($value);
             $from = $this->firstDay($from);
             $stands = $this->settings->on($from)->named($name);
             if ($stands === $value) {

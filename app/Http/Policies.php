@@ -17,7 +17,7 @@ final readonly class Policies
     private const STATIONS = [
         'The books' => [
             Setting::BooksName, Setting::FirmAddress, Setting::PaperFooter, Setting::PaperLogo,
-            Setting::SeriesVouchers, Setting::SeriesRefunds, Setting::SeriesCreditNotes, Setting::OwnBank,
+            Setting::SeriesVouchers, Setting::SeriesRefunds, Setting::SeriesCreditNotes, Setting::OwnBank, Setting::MoneyAccount,
         ],
         'Receipts' => [
             Setting::ReceiptToleranceAmount, Setting::ReceiptTolerancePercent, Setting::CombinationItems, Setting::Order,
@@ -86,6 +86,7 @@ final readonly class Policies
             Setting::SeriesVouchers => 'letters before the number of a voucher',
             Setting::SeriesRefunds => 'letters before the number of a refund',
             Setting::SeriesCreditNotes => 'letters before the number of a credit note',
+            Setting::MoneyAccount => 'account on which money of a way is received, such as cash; without it the first with the role',
             Setting::OwnBank => 'account from which payments in a currency are ordered',
             Setting::ReceiptToleranceAmount => 'a receipt may be off by so much of what it pays and still be proposed',
             Setting::ReceiptTolerancePercent => 'likewise in percent of the receipt',

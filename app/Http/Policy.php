@@ -12,7 +12,7 @@ final readonly class Policy
 {
     /**
      * @param string $name as settings.csv has it
-     * @param string $for the currency or run that it is said for, or blank
+     * @param string $for the currency, run or way of payment that it is said for, or blank
      * @param list<stdClass> $versions those of the latest day first
      */
     public function __construct(

@@ -46,8 +46,17 @@ final readonly class MoneyAccounts
             );
     }
 
+    /**
+     * The account on which money of a way is received: the one that the books name, else the first with the way's role.
+     *
+     * @throws Refusal when the one that is named is no money account
+     */
     public function of(PaymentWay $way): Account
     {
+        $named = $this->numbered($this->settings->now()->ofWay(Setting::MoneyAccount, $way));
+        if ($named !== null) {
+            return $named;
+        }
         $accounts = $this->settings->accounts();
 
         return $accounts->allWithRole($way->receivedOn())[0] ?? $accounts->withRole(AccountRole::Bank);

@@ -16,6 +16,7 @@ use Ajuste\Core\Exchange\Bank\CreditorIdentifier;
 use Ajuste\Core\Money\Currency;
 use Ajuste\Core\Presentation\CreditBalancePolicy;
 use Ajuste\Core\Refusal;
+use Ajuste\Core\Settlement\PaymentWay;
 
 /** The settings of the books that settings.csv knows, with their defaults. */
 enum Setting: string
@@ -55,6 +56,7 @@ enum Setting: string
     case AllowanceCredits = 'allowance_credits';
     case ApprovalLimit = 'approval_limit';
     case OwnBank = 'own_bank';
+    case MoneyAccount = 'money_account';
     case ResidueCapCustomer = 'residue_cap_customer';
     case ResidueCapRun = 'residue_cap_run';
     case WriteBackGround = 'write_back_ground';
@@ -68,8 +70,8 @@ enum Setting: string
     {
         return match ($this) {
             self::BaseCurrency => 'EUR',
-            self::BooksName, self::FirmAddress, self::PaperFooter, self::PaperLogo, self::Period, self::OwnBank, self::CreditorIdentifier,
-            self::ResidueCapCustomer, self::ResidueCapRun, self::WriteBackGround, self::OutsideReviewer => '',
+            self::BooksName, self::FirmAddress, self::PaperFooter, self::PaperLogo, self::Period, self::OwnBank, self::MoneyAccount,
+            self::CreditorIdentifier, self::ResidueCapCustomer, self::ResidueCapRun, self::WriteBackGround, self::OutsideReviewer => '',
             self::SeriesVouchers => 'AJ',
             self::SeriesRefunds => 'RF',
             self::SeriesCreditNotes => 'CN',
@@ -104,12 +106,13 @@ enum Setting: string
     /** Runs that may have an approval limit of their own (R13). */
     private const RUNS = ['contra', 'residues', 'currency', 'credit_balances', 'allowance'];
 
-    /** Whether it may be said for one currency or run, as `residue_limit.GBP` or `approval_limit.contra`. */
+    /** Whether it may be said for one currency, run or way of payment: `residue_limit.GBP`, `approval_limit.contra`, `money_account.cash`. */
     public function isSaidFor(string $name): bool
     {
         return match ($this) {
             self::ResidueLimit, self::WriteBackLimit, self::OwnBank => Currency::isKnown($name),
             self::ApprovalLimit => in_array($name, self::RUNS, true),
+            self::MoneyAccount => PaymentWay::tryFrom($name) !== null,
             default => false,
         };
     }
@@ -152,7 +155,7 @@ enum Setting: string
     public function check(string $value): void
     {
         $expected = match ($this) {
-            self::BooksName, self::OwnBank, self::WriteBackGround, self::OutsideReviewer => null,
+            self::BooksName, self::OwnBank, self::MoneyAccount, self::WriteBackGround, self::OutsideReviewer => null,
             self::FirmAddress, self::PaperFooter => mb_strlen($value) <= 300 ? null : 'at most 300 characters are expected',
             self::SeriesVouchers, self::SeriesRefunds, self::SeriesCreditNotes => self::letters($value),
             self::PaperLogo => preg_match('/^([0-9a-f]{64})?$/D', $value) === 1 ? null : 'a picture that was handed in is expected',

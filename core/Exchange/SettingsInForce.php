@@ -7,6 +7,7 @@ namespace Ajuste\Core\Exchange;
 use Ajuste\Core\Money\Currency;
 use Ajuste\Core\Money\Money;
 use Ajuste\Core\Run\RunKind;
+use Ajuste\Core\Settlement\PaymentWay;
 
 /** The settings as they hold on a day: a policy that changes leaves the days before as they were. */
 final readonly class SettingsInForce
@@ -69,6 +70,12 @@ final readonly class SettingsInForce
     public function ofRun(Setting $setting, RunKind $kind): string
     {
         return $this->values["{$setting->value}.{$kind->value}"] ?? '';
+    }
+
+    /** What a setting says for one way of payment, blank where it says nothing of it. */
+    public function ofWay(Setting $setting, PaymentWay $way): string
+    {
+        return $this->values["{$setting->value}.{$way->value}"] ?? '';
     }
 
     public function whole(Setting $setting): int

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use Ajuste\Core\Exchange\Setting;
+use Ajuste\Core\Settlement\PaymentWay;
+use App\Queries\MoneyAccounts;
 use App\Queries\Settings;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
@@ -108,6 +110,19 @@ final class PoliciesTest extends BooksTestCase
         self::assertSame(1, $run(['name' => 'approval_limit', 'value' => '9000.00', '--reason' => 'mine'])[0], 'a reviewer says that');
         self::assertSame(1, $run(['--as-of' => 'moon'])[0]);
         self::assertSame('command line', DB::table('settings')->orderByDesc('id')->value('who'));
+    }
+
+    public function test_a_way_of_payment_has_the_money_account_that_the_books_name(): void
+    {
+        $this->import(['accounts.csv' => self::ACCOUNTS."1570,Till of the shop,asset,till\n1571,Till of the mill,asset,till\n"]);
+        $of = static fn (): string => app(MoneyAccounts::class)->of(PaymentWay::Cash)->number;
+        self::assertSame('1570', $of());
+        self::assertSame('', $this->change('a', 'money_account', '1571', 'cash'));
+        app()->forgetScopedInstances();
+        self::assertSame('1571', $of());
+        self::assertStringContainsString('is expected', $this->change('b', 'money_account', '1571', 'shells'));
+        self::assertStringContainsString('no money account', $this->change('c', 'money_account', '4000', 'cash'));
+        self::assertSame('1571', $of());
     }
 
     public function test_numbers_of_what_is_made_begin_with_the_letters_of_the_day(): void

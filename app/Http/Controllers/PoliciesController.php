@@ -26,7 +26,7 @@ final class PoliciesController
         $all = $policies->all();
         $of = $request->string('of')->toString();
         $chosen = array_column(array_merge(...array_values($all)), null, 'name')[$of] ?? null;
-        $several = [Setting::ResidueLimit, Setting::WriteBackLimit, Setting::OwnBank, Setting::ApprovalLimit];
+        $several = [Setting::ResidueLimit, Setting::WriteBackLimit, Setting::OwnBank, Setting::MoneyAccount, Setting::ApprovalLimit];
 
         return view('settings.policies', [
             'policies' => $all,

@@ -40,7 +40,7 @@
                     <input type="hidden" name="key" value="{{ $key }}">
                     <input type="hidden" name="of" value="{{ $chosen->setting->value }}">
                     @if ($mayBeFor)
-                        <label class="grid">For one currency or run only <input type="text" name="for" value="{{ old('for', $chosen->for) }}" class="w-40"
+                        <label class="grid">For one currency, run or way of payment only <input type="text" name="for" value="{{ old('for', $chosen->for) }}" class="w-40"
                                 placeholder="all"></label>
                     @endif
                     @if ($chosen->setting === Setting::PaperLogo)
