@@ -106,7 +106,7 @@ enum Setting: string
     /** Runs that may have an approval limit of their own (R13). */
     private const RUNS = ['contra', 'residues', 'currency', 'credit_balances', 'allowance'];
 
-    /** Whether it may be said for one currency, run or way of payment: `residue_limit.GBP`, `approval_limit.contra`, `money_account.cash`. */
+    /** Whether it may be said for one currency, run or way of payment: `residue_limit.GBP`, `money_account.cash`. */
     public function isSaidFor(string $name): bool
     {
         return match ($this) {
