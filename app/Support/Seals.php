@@ -219,8 +219,9 @@ final class Seals
     /** @param  list<string>  $columns */
     private static function digestOf(string $from, array $columns): string
     {
-        $values = implode(" || ',' || ", array_map(static fn (string $column): string => "quote({$column})", $columns));
-        $statement = DB::connection()->getPdo()->query("SELECT {$values} FROM {$from}");
+        $form = implode(',', array_fill(0, count($columns), '%s'));
+        $values = implode(', ', array_map(static fn (string $column): string => "quote({$column})", $columns));
+        $statement = DB::connection()->getPdo()->query("SELECT printf('{$form}', {$values}) FROM {$from}");
         $hash = hash_init('sha256');
         while ($statement !== false && is_string($row = $statement->fetch(PDO::FETCH_COLUMN))) {
             hash_update($hash, "{$row}\n");

@@ -18,6 +18,9 @@ final class PreparedInserts
     /** @var array<string, list<non-empty-array<string, int|string|null>>> by table, in the order in which they were first named */
     private array $gathered = [];
 
+    /** Asked before almost every read. */
+    private bool $hasRows = false;
+
     public function __construct(private readonly PDO $pdo) {}
 
     /**
@@ -27,6 +30,7 @@ final class PreparedInserts
     public function insert(string $table, array $row): bool
     {
         $this->gathered[$table][] = $row;
+        $this->hasRows = true;
         $isFull = count($this->gathered[$table]) === self::TOGETHER;
         $isFull && $this->flush();
 
@@ -36,12 +40,13 @@ final class PreparedInserts
     /** Table by table, so that a row comes after the one of an earlier table that it belongs to. */
     public function flush(): void
     {
-        foreach ($this->gathered as $table => $rows) {
+        foreach ($this->hasRows ? $this->gathered : [] as $table => $rows) {
             if ($rows !== []) {
                 $this->write($table, $rows);
                 $this->gathered[$table] = [];
             }
         }
+        $this->hasRows = false;
     }
 
     /** @param  non-empty-list<non-empty-array<string, int|string|null>>  $rows */
