@@ -55,7 +55,7 @@ final class BenchCommand extends Command
 {
     protected $signature =
         'ajuste:bench {--sizes=100000,1000000 : numbers of items} {--only= : one part: books, signed, faults, '.
-        'proposals, unapplied, runs, currency, pages or combinations} {--job= : one job, in this process} {--folder=}';
+        'proposals, unapplied, runs, currency, pages, hostile or combinations} {--job= : one job, in this process} {--folder=}';
 
     protected $description = 'Benchmarks, as ratios to plain SQL on the same rows';
 
@@ -86,6 +86,7 @@ final class BenchCommand extends Command
                 'runs' => $this->runs(...),
                 'currency' => $this->currency(...),
                 'pages' => $this->pages(...),
+                'hostile' => $this->hostile(...),
                 'combinations' => $this->combinations(...),
             ] as $part => $show
         ) {
@@ -277,6 +278,37 @@ final class BenchCommand extends Command
             File::deleteDirectory($folder);
         }
         $this->table(['40,000 open items, 5,000 pairs', ...self::OF_A_RUN], $rows);
+    }
+
+    /** Files that are made to be hard to read, until the sentence that refuses them, beside reading their bytes. */
+    private function hostile(): void
+    {
+        $folder = sys_get_temp_dir().'/ajuste-bench-'.bin2hex(random_bytes(4));
+        $rows = [];
+        try {
+            File::ensureDirectoryExists("{$folder}/in");
+            foreach (BenchFiles::hostile("{$folder}/in") as $what => $file) {
+                [$plain] = $this->measure("digest {$file}", $folder);
+                [$refused, $peak] = $this->measure("refuse {$file}", $folder);
+                $rows[] = [
+                    $what,
+                    sprintf('%.1f MB', (int) filesize("{$folder}/in/{$file}") / 1048576),
+                    sprintf('%.2f s', $refused),
+                    number_format($refused / $plain, 1),
+                    sprintf('%d MB', $peak / 1048576),
+                ];
+            }
+        } finally {
+            File::deleteDirectory($folder);
+        }
+        $this->table(['refused with a sentence', 'size', 'time', 'ratio to reading its bytes', 'peak'], $rows);
+    }
+
+    private function refuse(string $path, string $folder): void
+    {
+        is_file("{$folder}/books.sqlite") || Artisan::call('ajuste:books');
+        $report = app(ImportFiles::class)->rehearse(SourceFiles::at($path, $folder));
+        $report->refused !== [] || $this->fail("{$path} was not refused");
     }
 
     /** Open foreign items at the closing rate, beside fetching them. */
@@ -555,10 +587,15 @@ final class BenchCommand extends Command
                 'SELECT * FROM supplier_items ORDER BY supplier_id',
             ),
             'aged' => app(Reports::class)->aged(app(Settings::class)->controlAccount(), '2026-10-31'),
-            default => preg_match('/^(plan|look|post) /', $job) === 1 ? $this->closingRun($job, $folder) : $this->fetch(
-                'SELECT i.customer_id, i.currency, i.due_date, i.side, i.base - p.moved FROM item_positions p JOIN items i ON i.id = '.
-                    'p.row_id WHERE p.control_account_id = 1'.($job === 'aged-all-sql' ? '' : ' AND p.settled_on IS NULL'),
-            ),
+            default => match (1) {
+                preg_match('/^(plan|look|post) /', $job) => $this->closingRun($job, $folder),
+                preg_match('/^digest (.+)/', $job, $file) => hash_file('sha256', "{$folder}/in/{$file[1]}"),
+                preg_match('/^refuse (.+)/', $job, $file) => $this->refuse("{$folder}/in/{$file[1]}", $folder),
+                default => $this->fetch(
+                    'SELECT i.customer_id, i.currency, i.due_date, i.side, i.base - p.moved FROM item_positions p JOIN items i ON i.id = '.
+                        'p.row_id WHERE p.control_account_id = 1'.($job === 'aged-all-sql' ? '' : ' AND p.settled_on IS NULL'),
+                ),
+            },
         };
         $this->line((string) json_encode([(hrtime(true) - $start) / 1e9, memory_get_peak_usage(true), $this->held]));
 

@@ -5,7 +5,10 @@ declare(strict_types=1);
 namespace App\Console;
 
 use Illuminate\Support\Facades\File;
+use PhpOffice\PhpSpreadsheet\Spreadsheet;
+use PhpOffice\PhpSpreadsheet\Writer\Xlsx;
 use RuntimeException;
+use ZipArchive;
 
 /** Files that the benchmarks take in. */
 final class BenchFiles
@@ -151,5 +154,38 @@ final class BenchFiles
         foreach ($rows as $name => $lines) {
             File::put("{$folder}/{$name}.csv", implode("\n", $lines)."\n");
         }
+    }
+
+    /**
+     * Files that are damaged or made to be hard to read.
+     *
+     * @return array<string, string> file by what is wrong with it
+     */
+    public static function hostile(string $folder): array
+    {
+        $head = "document,kind,customer,date,due_date,currency,amount\n";
+        File::put("{$folder}/quote.csv", "{$head}\"I1".str_repeat(str_repeat('x', 99)."\n", 314_573));
+        $wide = implode(',', array_map(static fn (int $n): string => "c{$n}", range(1, 60_000)))."\n";
+        File::put("{$folder}/wide.csv", $wide.str_repeat(str_repeat('1,', 59_999)."1\n", 100));
+        $signs = mb_convert_encoding($head.str_repeat("I1,invoice,C1,2026-10-01,2026-11-01,EUR,1.00\n", 200_000), 'UTF-16LE', 'UTF-8');
+        File::put("{$folder}/cut.csv", "\xFF\xFE".substr($signs, 0, -1));
+        $sheet = new Spreadsheet();
+        $sheet->getActiveSheet()->setCellValue('A1', 'document');
+        $sheet->getActiveSheet()->setCellValue('XFD1048576', 'far');
+        (new Xlsx($sheet))->save("{$folder}/far.xlsx");
+        (new Xlsx(new Spreadsheet()))->save("{$folder}/none.xlsx");
+        $zip = new ZipArchive();
+        $zip->open("{$folder}/none.xlsx");
+        $book = (string) preg_replace('~<sheets>.*</sheets>~', '<sheets/>', (string) $zip->getFromName('xl/workbook.xml'));
+        $zip->addFromString('xl/workbook.xml', $book);
+        $zip->close();
+
+        return [
+            'a quote that never ends' => 'quote.csv',
+            '60,000 columns' => 'wide.csv',
+            'UTF-16 that is cut' => 'cut.csv',
+            'a cell far out' => 'far.xlsx',
+            'a workbook without sheets' => 'none.xlsx',
+        ];
     }
 }

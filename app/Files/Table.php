@@ -24,8 +24,6 @@ final class Table
 {
     private const LARGEST_SHEET = 80 * 1024 * 1024;
 
-    private const MOST_COLUMNS = 1_000;
-
     private const MOST_REPEATED = 50_000;
 
     /**
@@ -130,8 +128,8 @@ final class Table
         $texts = [];
         foreach ($sheet->getCellCollection()->getSortedCoordinates() as $coordinate) {
             [$column, $number] = Coordinate::indexesFromString($coordinate);
-            if ($column > self::MOST_COLUMNS) {
-                $most = self::MOST_COLUMNS;
+            if ($column > CsvReader::MOST_COLUMNS) {
+                $most = CsvReader::MOST_COLUMNS;
                 throw new RowFault("cell {$coordinate}", '', "a table of at most {$most} columns is expected in “{$file->name}”");
             }
             if ($number !== $row && implode('', $texts) !== '') {

@@ -12,11 +12,14 @@ final class CsvReader
     /** A line longer than this is not a row of a table. */
     private const LONGEST_LINE = 1_048_576;
 
+    /** A table with more is none that anybody keeps. */
+    public const MOST_COLUMNS = 1_000;
+
     /**
      * @param resource $stream readable and seekable, at its start
      * @return iterable<int, list<string>> cells by the number of the row as a spreadsheet counts, 1 the first; empty rows are left out
      *
-     * @throws Refusal when the stream is not text
+     * @throws Refusal when the stream is not text, or no table
      */
     public static function rows($stream): iterable
     {
@@ -33,16 +36,32 @@ final class CsvReader
         }
         $separator = self::separator($head);
         $number = 0;
-        while (($cells = fgetcsv($stream, self::LONGEST_LINE, $separator, '"', '')) !== false) {
+        while (($cells = fgetcsv($stream, 2 * self::LONGEST_LINE, $separator, '"', '')) !== false) {
             $number++;
             if ($cells === [null]) {
                 continue;
             }
             /** @var list<string> $cells only of an empty line one is null */
             $line = implode('', $cells);
+            self::refuseEndless($number, count($cells), $line);
             if ($line !== '') {
                 yield $number => preg_match('//u', $line) === 1 ? $cells : array_map(self::utf8(...), $cells);
             }
+        }
+    }
+
+    /** @throws Refusal when a row has more columns or is longer than any table's */
+    private static function refuseEndless(int $number, int $columns, string $line): void
+    {
+        if ($columns > self::MOST_COLUMNS) {
+            $most = self::MOST_COLUMNS;
+            throw new Refusal("Row {$number} has {$columns} columns; a table of at most {$most} columns is expected.");
+        }
+        if (strlen($line) > self::LONGEST_LINE) {
+            throw new Refusal(
+                "Row {$number} is longer than a row of a table can be, as if a quote that begins in it did not end. Close the quote, or take "
+                    .'it out.',
+            );
         }
     }
 

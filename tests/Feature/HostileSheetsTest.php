@@ -80,9 +80,10 @@ final class HostileSheetsTest extends BooksTestCase
     public function test_columns_quotes_and_signs_that_never_end(): void
     {
         $wide = implode(',', array_map(static fn (int $n): string => "c{$n}", range(1, 60_000)))."\n";
-        $this->says('items.csv', $wide.str_repeat('1,', 59_999)."1\n", 'no headings that are known');
+        $this->says('items.csv', $wide.str_repeat('1,', 59_999)."1\n", 'at most 1000 columns');
+        $this->says('items.csv', "document,kind\n".str_repeat('x', 1_500_000).",invoice\n", 'longer than a row');
         $quote = "document,kind,customer,date,due_date,currency,amount\n\"I1".str_repeat(str_repeat('x', 99)."\n", 20_000);
-        $this->says('items.csv', $quote, 'at most 400');
+        $this->says('items.csv', $quote, 'a quote that begins in it did not end');
         foreach (['UTF-16LE' => "\xFF\xFE", 'UTF-16BE' => "\xFE\xFF"] as $encoding => $mark) {
             $text = $mark.mb_convert_encoding("document,kind\nI1,😀", $encoding, 'UTF-8');
             $this->says('items.csv', substr($text, 0, -1), 'This file is cut');
