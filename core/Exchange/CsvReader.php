@@ -59,8 +59,8 @@ final class CsvReader
         }
         if (strlen($line) > self::LONGEST_LINE) {
             throw new Refusal(
-                "Row {$number} is longer than a row of a table can be, as if a quote that begins in it did not end. Close the quote, or take "
-                    .'it out.',
+                "Row {$number} is longer than a row of a table can be, as if a quote that begins in it did not end. Close the quote, or "
+                    .'take it out.',
             );
         }
     }
