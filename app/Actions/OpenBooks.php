@@ -64,7 +64,7 @@ final readonly class OpenBooks
 
             return $isHere ? (string) PeopleFile::open()->table('people')->where('id', $pass->person_id)->value('email') : null;
         });
-        $user = $email === null ? null : User::query()->where('email', $email)->whereNull('disabled_at')->first();
+        $user = $email === null ? null : User::admitted($email);
 
         return $user ?? throw new Refusal(
             'This way in was used already, or you have no rights in these books. Sign in, or ask who looks after them.',

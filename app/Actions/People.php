@@ -152,6 +152,12 @@ final readonly class People
         return array_values(User::query()->orderBy('name')->get()->all());
     }
 
+    /** @return array<string, int> addresses of those with a second factor, as keys */
+    public function withSecondFactor(): array
+    {
+        return array_flip(array_map(strval(...), Person::query()->whereNotNull('second_factor')->pluck('email')->all()));
+    }
+
     /** @throws Refusal */
     public function find(string $email): User
     {

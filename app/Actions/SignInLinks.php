@@ -45,7 +45,7 @@ final readonly class SignInLinks
     /** Whoever asks is told the same, so that nobody learns whose address is known. */
     public function sendForgotten(string $email, string $page): void
     {
-        $user = User::query()->where('email', mb_strtolower(trim($email)))->whereNull('disabled_at')->first();
+        $user = User::admitted($email);
         if ($user === null) {
             return;
         }
@@ -68,7 +68,7 @@ final readonly class SignInLinks
             ->whereNull('l.used_at')
             ->where('l.holds_until', '>=', Moment::now())
             ->value('p.email');
-        $user = is_string($email) ? User::query()->where('email', $email)->whereNull('disabled_at')->first() : null;
+        $user = is_string($email) ? User::admitted($email) : null;
 
         return $user ?? throw new Refusal('This link was used already, or its time is over. Ask for another one.');
     }

@@ -48,9 +48,10 @@ final class PeopleCommand extends BooksCommand
 
     private function all(People $people): int
     {
+        $with = $people->withSecondFactor();
         $rows = array_map(static fn (User $of): array => [
             'name' => $of->name, 'email' => $of->email, 'role' => $of->role->value, 'administers' => $of->administers ? 'yes' : '',
-            'second_factor' => $of->person()->second_factor === null ? '' : 'yes', 'disabled' => $of->disabled_at ?? '',
+            'second_factor' => isset($with[$of->email]) ? 'yes' : '', 'disabled' => $of->disabled_at ?? '',
         ], $people->all());
         $headings = ['name', 'e-mail', 'role', 'administers', 'second factor', 'disabled'];
         $this->option('json') === true ? $this->json($rows) : $this->table($headings, $rows);

@@ -33,6 +33,12 @@ final class User extends Authenticatable
         return $user instanceof self ? $user : throw new AuthenticationException();
     }
 
+    /** Who may open these books by an address; null where nobody may. */
+    public static function admitted(string $email): ?self
+    {
+        return self::query()->where('email', mb_strtolower(trim($email)))->whereNull('disabled_at')->first();
+    }
+
     public function person(): Person
     {
         return Person::known($this->email, $this->name);

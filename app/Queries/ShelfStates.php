@@ -35,7 +35,7 @@ final readonly class ShelfStates
     {
         try {
             app(Books::class)->refuseOther();
-            $there = User::query()->where('email', $user->email)->whereNull('disabled_at')->first();
+            $there = User::admitted($user->email);
 
             return $there === null ? null : self::state($books, $there, false);
         } catch (Refusal $refusal) {

@@ -40,7 +40,7 @@ final class LetterheadTest extends BooksTestCase
         self::assertSame('', $this->keep('firm_address', 'Calle de la Muela 1; 00000 Ninguna Parte', ['from' => '2026-10-01']));
         self::assertSame('', $this->keep('paper_footer', 'Registered nowhere; tax number ES-X0000000', ['from' => '2026-10-01']));
         self::assertSame('', $this->keep('firm_address', 'Calle Nueva 2', ['from' => '2026-11-01']));
-        $paper = fn (string $day): string => self::text(Pdf::of('refusal-paper', [], $day));
+        $paper = fn (string $day): string => self::text(Pdf::of('blank-paper', [], $day));
         view()->addLocation(dirname(__DIR__).'/fixtures/views');
         self::assertStringContainsString('Molino Alto Calle de la Muela 1 00000 Ninguna Parte', $paper('2026-10-31'));
         self::assertStringContainsString('Registered nowhere tax number ES-X0000000', $paper('2026-10-31'));

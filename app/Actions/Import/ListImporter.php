@@ -151,7 +151,7 @@ final class ListImporter extends Importer
         );
         $id ??= $this->idOf('customers', 'customer', $row['customer']);
         $this->books->customers[$row['customer']] = $id;
-        $before === null || $this->keepVersion($id, $before);
+        $before === null || $outcome === Outcome::Same || $this->keepVersion($id, $before);
         if (
             $outcome !== Outcome::Same &&
             $this->books->rows('SELECT iban FROM customer_ibans WHERE customer_id = ? ORDER BY recorded_at DESC LIMIT 1', [$id]) !== [

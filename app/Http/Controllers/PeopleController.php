@@ -19,6 +19,7 @@ final class PeopleController
     {
         return view('people.index', [
             'people' => $people->all(),
+            'withSecondFactor' => $people->withSecondFactor(),
             'chosen' => User::query()->whereKey($request->integer('person'))->first(),
             'roles' => Role::cases(),
         ]);

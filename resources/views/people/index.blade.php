@@ -25,7 +25,7 @@
                                 <span class="tag ochre">disabled</span>
                             @endif
                         </td>
-                        <td>{{ $person->person()->second_factor === null ? 'none' : 'yes' }}</td>
+                        <td>{{ isset($withSecondFactor[$person->email]) ? 'yes' : 'none' }}</td>
                         <td class="nowrap soft">{{ $person->signed_in_at === null ? 'never' : Say::moment($person->signed_in_at) }}</td>
                     </tr>
                 @endforeach
