@@ -75,7 +75,7 @@ final readonly class CorrectCause implements Approvable
             $correction->payload(),
             $correction->way->words().' '.lcfirst($first->cause->words()).(count($causes) === 1 ? " {$first->document()}" : ''),
             Money::sum($amounts, $this->settings->base()),
-            $this->needsApproval($amounts),
+            $this->needsApproval($amounts, $correction->asOf),
         );
     }
 
@@ -83,10 +83,11 @@ final readonly class CorrectCause implements Approvable
      * Why a second person approves a correction of these amounts first, or blank.
      *
      * @param list<Money> $amounts base currency
+     * @param string $asOf day of the proof that it corrects
      */
-    public function needsApproval(array $amounts): string
+    public function needsApproval(array $amounts, string $asOf): string
     {
-        return Approval::above($amounts, $this->settings->now()->moneyOrNone(Setting::ApprovalLimit), 'it');
+        return Approval::above($amounts, $this->settings->on($asOf)->moneyOrNone(Setting::ApprovalLimit), 'it');
     }
 
     public function planOf(array $payload): PostingPlan

@@ -198,7 +198,7 @@ final class ProofController
             'sameKind' => $isMendable ? count($mend->ofKind($at->account, $at->asOf, $chosen->cause)) : 0,
             'after' => $chosen === null ? null : [$then($proof->control), $then($proof->difference)],
             'mendable' => $isMendable,
-            'why' => $chosen === null ? '' : $mend->needsApproval([Money::ofMinor($chosen->amount, $settings->base())]),
+            'why' => $chosen === null ? '' : $mend->needsApproval([Money::ofMinor($chosen->amount, $settings->base())], $at->asOf),
         ];
     }
 

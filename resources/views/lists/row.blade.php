@@ -40,7 +40,7 @@
     </dl>
 @endif
 @if ($versions !== [])
-    <h2>To policies</h2>
+    <h2>Group and limit, by day</h2>
     <table class="grid-table">
         <thead>
             <tr>
