@@ -108,8 +108,9 @@ final class MappingGuess
                 return null;
             }
         }
+        $rows = array_slice($head, $guess->headerRow);
 
-        return $guess;
+        return self::fitting($guess->kind, $guess->columns, $rows) === [] ? null : $guess;
     }
 
     /**

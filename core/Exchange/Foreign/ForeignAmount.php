@@ -18,6 +18,9 @@ final readonly class ForeignAmount
 
     private const CREDITS = ['CR', 'C', 'H', 'HABEN', 'HAB', 'HABER', 'CREDIT', 'AVERE', 'A'];
 
+    /** What stands behind figures, or behind their currency. */
+    private const LETTERS = '/^(.*[\d)]|.*[\d)].*[^\d\s](?=\s))\s*\.?\s*([A-Z]{1,6})\.?$/Di';
+
     /**
      * @param string $digits as written, with its marks and without sign, symbols and blanks
      * @param ?Side $side where letters say it
@@ -29,37 +32,49 @@ final readonly class ForeignAmount
     public static function of(string $text): ?self
     {
         $rest = trim(str_replace(["\u{a0}", "\u{202f}", "\u{2009}", '−', '–', '’', "'"], [' ', ' ', ' ', '-', '-', '', ''], $text));
-        $negative = false;
+        $negative = $isSigned = $isInBrackets = false;
         $side = null;
         $currency = '';
-        if (preg_match('/^\((.*)\)$/D', $rest, $inner) === 1) {
-            [$rest, $negative] = [trim($inner[1]), true];
-        }
-        if (preg_match('/^(.*?[\d)])\s*\.?\s*([A-Z]{1,6})\.?$/Di', $rest, $part) === 1 && self::side($part[2]) !== null) {
-            [$rest, $side] = [trim($part[1]), self::side($part[2])];
-        }
-        foreach (self::SYMBOLS as $symbol => $code) {
-            if (str_contains($rest, $symbol)) {
-                [$rest, $currency] = [trim(str_replace($symbol, '', $rest)), $code];
+        // What stands around the figures is taken off piece by piece, in whatever order it was put there.
+        do {
+            $before = $rest;
+            if (! $isInBrackets && preg_match('/^\((.*)\)$/D', $rest, $inner) === 1) {
+                [$rest, $negative, $isInBrackets] = [trim($inner[1]), true, true];
             }
-        }
-        $rest = trim(str_replace('$', '', $rest));
-        if (preg_match('/^([A-Z]{3})\s*(.+)$|^(.+?)\s*([A-Z]{3})$/Di', $rest, $part) === 1) {
-            $code = strtoupper($part[1] !== '' ? $part[1] : $part[4]);
-            if (Currency::isKnown($code)) {
-                [$rest, $currency] = [trim($part[1] !== '' ? $part[2] : $part[3]), $code];
+            if ($side === null && preg_match(self::LETTERS, $rest, $part) === 1 && self::side($part[2]) !== null) {
+                [$rest, $side] = [trim($part[1]), self::side($part[2])];
             }
-        }
-        if (preg_match('/^\((.*)\)$/D', $rest, $inner) === 1) {
-            [$rest, $negative] = [trim($inner[1]), true];
-        }
-        if (preg_match('/^([+-])\s*(.+)$|^(.+?)\s*([+-])$/D', $rest, $part) === 1) {
-            $sign = $part[1] !== '' ? $part[1] : $part[4];
-            [$rest, $negative] = [$part[1] !== '' ? $part[2] : $part[3], $sign === '-' ? ! $negative : $negative];
-        }
+            if ($currency === '') {
+                [$rest, $currency] = self::withoutCurrency($rest);
+            }
+            if (! $isSigned && preg_match('/^([+-])\s*(.+)$|^(.+?)\s*([+-])$/D', $rest, $part) === 1) {
+                $sign = $part[1] !== '' ? $part[1] : $part[4];
+                [$rest, $negative, $isSigned] = [$part[1] !== '' ? $part[2] : $part[3], $sign === '-' ? ! $negative : $negative, true];
+            }
+        } while ($rest !== $before);
         $digits = str_replace(' ', '', $rest);
 
         return preg_match('/^\d+(?:[.,]\d+)*$/D', $digits) === 1 ? new self($digits, $negative, $side, $currency) : null;
+    }
+
+    /** @return array{string, string} what is left, and the code that a symbol or code said, or blank */
+    private static function withoutCurrency(string $text): array
+    {
+        $currency = '';
+        foreach (self::SYMBOLS as $symbol => $code) {
+            if (str_contains($text, $symbol)) {
+                [$text, $currency] = [trim(str_replace($symbol, '', $text)), $code];
+            }
+        }
+        $text = trim(str_replace('$', '', $text));
+        if ($currency === '' && preg_match('/^([A-Z]{3})\s*([-+(]*\d.*)$|^(.*\d[-+)]*)\s*([A-Z]{3})$/Di', $text, $part) === 1) {
+            $code = strtoupper($part[1] !== '' ? $part[1] : $part[4]);
+            if (Currency::isKnown($code)) {
+                return [trim($part[1] !== '' ? $part[2] : $part[3]), $code];
+            }
+        }
+
+        return [$text, $currency];
     }
 
     /** The side that letters beside an amount, or in a column of their own, say. */

@@ -11,6 +11,7 @@ use Ajuste\Core\Exchange\FileKind;
 use Ajuste\Core\Exchange\Habit;
 use Ajuste\Core\Exchange\Mapping;
 use Ajuste\Core\Money\Currency;
+use Ajuste\Core\Subledger\Kind;
 
 /**
  * Guesses what a foreign list is and how it is written: by the words above its columns, and by whether what stands below fits them. What
@@ -27,8 +28,8 @@ final class ForeignGuess
      */
     private const WEIGHTS = [
         'items' => ['document' => 2, 'customer' => 2, 'name' => 1, '+above' => 2, 'date' => 1, 'due_date' => 3,
-            'amount' => 1, '+open' => 3, 'kind' => 2],
-        'ledger' => ['account' => 3, 'date' => 1, 'debit' => 1.5, 'credit' => 1.5, 'amount' => 1, 'entry' => 2, 'description' => 0.5],
+            'amount' => 1, '+open' => 3, 'kind' => 2, 'debit' => 1, 'credit' => 1],
+        'ledger' => ['account' => 3, 'date' => 1, 'debit' => 1.5, 'credit' => 1.5, 'amount' => 1, 'entry' => 2, 'description' => 1],
         'bank_lines' => ['date' => 1, 'amount' => 1, 'money_in' => 1, 'money_out' => 1, 'text' => 1, 'balance' => 3, 'value_date' => 2,
             'party' => 1, 'party_account' => 1],
         'customers' => ['customer' => 2, 'name' => 2, 'email' => 2, 'tax_id' => 2, 'country' => 1, 'terms' => 1, 'credit_limit' => 2,
@@ -49,18 +50,19 @@ final class ForeignGuess
         'rates' => [['date'], ['currency'], ['rate']],
     ];
 
-    /** The share of cells that have to be what their column says. */
-    private const FITS = 0.8;
-
     /** Below this lead over the next kind it is asked. */
     private const LEAD = 1.0;
 
     private const HEADING_LINES = 25;
 
-    /** A kind of document is a short word, and a list has few of them. */
-    private const KIND_WORD = 24;
-
+    /** A list has few kinds of documents. */
     private const KIND_WORDS = 12;
+
+    /** Fewer columns that say something make no row of headings. */
+    private const FEWEST = 2;
+
+    /** In a list of customers each stands once. */
+    private const CUSTOMERS_OWN = 0.98;
 
     /**
      * @param list<list<string>> $head the first lines of the file
@@ -68,27 +70,30 @@ final class ForeignGuess
      */
     public static function of(array $head, ?FileKind $named): ?Mapping
     {
-        $scores = [];
-        foreach ($named !== null && in_array($named, self::KINDS, true) ? [$named] : self::KINDS as $kind) {
-            foreach (array_slice($head, 0, self::HEADING_LINES) as $line => $cells) {
-                $columns = self::columns($kind, $cells, array_slice($head, $line + 1));
-                if ($columns !== null) {
-                    $score = array_sum(array_intersect_key(self::weights($kind), $columns)) - $line / 1000;
-                    if (! isset($scores[$kind->value]) || $score > $scores[$kind->value][0]) {
-                        $scores[$kind->value] = [$score, $kind, $line, $columns];
-                    }
+        $best = [];
+        $kinds = $named !== null && in_array($named, self::KINDS, true) ? [$named] : self::KINDS;
+        foreach (array_slice($head, 0, self::HEADING_LINES) as $line => $cells) {
+            $list = ForeignColumns::below($cells, array_slice($head, $line + 1));
+            if ($list === null) {
+                continue;
+            }
+            foreach ($kinds as $kind) {
+                $columns = self::columns($kind, $list);
+                $score = $columns === null ? 0.0 : self::score($kind, $columns, $list) - $line / 1000;
+                if ($columns !== null && $score > ($best[$kind->value][0] ?? 0.0)) {
+                    $best[$kind->value] = [$score, $kind, $line, self::inOrder($kind, $columns)];
                 }
             }
         }
         // A list of items or postings names customers and accounts too.
-        if (isset($scores['customers']) && (isset($scores['items']) || isset($scores['ledger']))) {
-            unset($scores['customers']);
+        if (isset($best['customers']) && (isset($best['items']) || isset($best['ledger']))) {
+            unset($best['customers']);
         }
-        usort($scores, static fn (array $one, array $other): int => $other[0] <=> $one[0]);
-        if ($scores === [] || (isset($scores[1]) && $scores[0][0] - $scores[1][0] < self::LEAD)) {
+        usort($best, static fn (array $one, array $other): int => $other[0] <=> $one[0]);
+        if ($best === [] || (isset($best[1]) && $best[0][0] - $best[1][0] < self::LEAD)) {
             return null;
         }
-        [, $kind, $line, $columns] = $scores[0];
+        [, $kind, $line, $columns] = $best[0];
         $rows = self::rows(array_slice($head, $line + 1), $head[$line], $columns);
 
         return new Mapping(
@@ -97,9 +102,74 @@ final class ForeignGuess
             $columns,
             self::dates($kind, $columns, $rows)[0] ?? DateOrder::YearMonthDay,
             self::decimalMark($kind, $columns, $rows) === ',' ? ',' : '.',
-            [],
+            self::saidAbove($kind, $columns, $head[$line]),
             Habit::Foreign,
+            self::kindsOfList($kind, $columns, $rows),
         );
+    }
+
+    /**
+     * @param array<string, array{int, float}> $columns
+     * @return array<string, int> in the order of the kind's fields
+     */
+    private static function inOrder(FileKind $kind, array $columns): array
+    {
+        $found = [];
+        foreach ([...array_keys($kind->fields()), ...$kind->foreignFields()] as $field) {
+            $found += isset($columns[$field]) ? [$field => $columns[$field][0]] : [];
+        }
+
+        return $found;
+    }
+
+    /**
+     * What speaks for the kind, the surer the columns the more.
+     *
+     * @param array<string, array{int, float}> $columns
+     */
+    private static function score(FileKind $kind, array $columns, ForeignColumns $list): float
+    {
+        // Nothing but an open item is late.
+        $score = $kind === FileKind::Items && $list->speaksOf(Concept::Days) ? 1.0 : 0.0;
+        foreach (array_intersect_key(self::WEIGHTS[$kind->value] ?? [], $columns) as $field => $weight) {
+            $score += $weight * min(1.0, $columns[$field][1]);
+        }
+
+        return $score;
+    }
+
+    /**
+     * What words for kinds of documents say in the language of the list.
+     *
+     * @param array<string, int> $columns
+     * @param list<list<string>> $rows
+     * @return array<string, string> kinds by plain word
+     */
+    private static function kindsOfList(FileKind $kind, array $columns, array $rows): array
+    {
+        $column = $kind === FileKind::Items ? $columns['kind'] ?? null : null;
+        $words = $column === null ? [] : array_map(static fn (array $cells): string => trim($cells[$column] ?? ''), $rows);
+
+        return array_map(static fn (Kind $of): string => $of->value, KindWords::inList(array_values(array_unique(array_filter($words)))));
+    }
+
+    /**
+     * The currency of the amounts, where only their heading says it.
+     *
+     * @param array<string, int> $columns
+     * @param list<string> $headings
+     * @return array<string, string>
+     */
+    private static function saidAbove(FileKind $kind, array $columns, array $headings): array
+    {
+        $fields = $kind === FileKind::Items ? ['+open', 'amount', 'debit', 'credit'] : [];
+        $said = [];
+        foreach (isset($columns['currency']) ? [] : array_intersect_key($columns, array_flip($fields)) as $column) {
+            $said[] = Headings::currency($headings[$column]);
+        }
+        $said = array_values(array_unique(array_filter($said)));
+
+        return count($said) === 1 ? ['currency' => $said[0]] : [];
     }
 
     /**
@@ -154,39 +224,35 @@ final class ForeignGuess
     }
 
     /**
-     * Each column fills at most one field, and what stands below has to fit.
+     * The surest column for each field; each column fills at most one. What no heading says is taken from what stands below, where only
+     * one column can be meant.
      *
-     * @param list<string> $cells
-     * @param list<list<string>> $below
-     * @return ?array<string, int> null where the kind's fields are not there
+     * @return ?array<string, array{int, float}> column and how sure it is, by field; null where the kind's fields are not there
      */
-    private static function columns(FileKind $kind, array $cells, array $below): ?array
+    private static function columns(FileKind $kind, ForeignColumns $list): ?array
     {
-        $found = Headings::of($kind, $cells);
-        if (! self::suffices($kind, $kind === FileKind::Items ? $found + ['+above' => []] : $found)) {
+        $columns = $list->byHeadings($kind);
+        if (count($columns) < self::FEWEST) {
             return null;
         }
-        $columns = $taken = [];
-        $rows = $kind === FileKind::Items ? LineAbove::without($below) : $below;
-        foreach (array_unique([...array_keys(self::weights($kind)), ...array_keys($found)]) as $field) {
-            foreach ($found[$field] ?? [] as $column) {
-                if (! isset($taken[$column]) && self::fits($kind, $field, $column, $rows, $cells)) {
-                    $columns[$field] = $column;
-                    $taken[$column] = true;
-                    break;
-                }
-            }
+        $columns = (new UnnamedColumns($list))->addTo($kind, $columns);
+        $plain = array_map(static fn (array $of): int => $of[0], $columns);
+        if ($kind === FileKind::BankLines && $list->isNoStatement()) {
+            return null;
         }
-
-        if (count(self::unknownKinds(new Mapping($kind, 1, $columns), $below)) > self::KIND_WORDS) {
-            unset($columns['kind']);
+        $rows = self::rows($list->below, $list->headings, $plain);
+        if (count(self::unknownKinds(new Mapping($kind, 1, $plain), $rows)) > self::KIND_WORDS) {
+            unset($columns['kind'], $plain['kind']);
         }
         if ($kind === FileKind::Items && ! isset($columns['customer']) && ! isset($columns['name'])) {
-            $above = LineAbove::column($below, $cells, $columns);
-            $columns += $above === null ? [] : ['+above' => $above];
+            $above = LineAbove::column($list->below, $list->headings, $plain);
+            $columns += $above === null ? [] : ['+above' => [$above, 1.0]];
         }
+        // A number that stands in several rows is that of an account or of a customer in a list of something else.
+        $isRepeated = $kind === FileKind::Customers && isset($plain['customer'])
+            && $list->cells($plain['customer'])->ownShare() < self::CUSTOMERS_OWN;
 
-        return self::suffices($kind, $columns) ? $columns : null;
+        return ! $isRepeated && self::suffices($kind, $columns) ? $columns : null;
     }
 
     /** @param  array<string, mixed>  $columns by field */
@@ -201,47 +267,6 @@ final class ForeignGuess
         return true;
     }
 
-    /**
-     * @param list<list<string>> $below
-     * @param list<string> $headings
-     */
-    private static function fits(FileKind $kind, string $field, int $column, array $below, array $headings): bool
-    {
-        $seen = $good = 0;
-        foreach ($below as $cells) {
-            $text = trim($cells[$column] ?? '');
-            if ($text === '' || PrintLine::isRule($text) || PrintLine::is($cells, $headings, [])) {
-                continue;
-            }
-            $seen++;
-            $good += match (true) {
-                self::isDate($kind, $field) => self::isDay($text),
-                self::isAmount($kind, $field) => ForeignAmount::of($text) !== null,
-                $field === 'currency' => Currency::isKnown(strtoupper($text)) || isset(ForeignAmount::SYMBOLS[$text]),
-                // Words that are not known are asked; a column of many is none of kinds.
-                $field === 'kind' => KindWords::kind($text) !== null || mb_strlen($text) <= self::KIND_WORD,
-                $field === '+marker' => in_array($text, ['+', '-'], true) || ForeignAmount::side($text) !== null,
-                // A number or name, not an amount with decimals and not a day.
-                in_array($field, ['document', 'customer', 'account', 'name', 'text'], true) => ! self::isWritten($text),
-                default => true,
-            } ? 1 : 0;
-        }
-
-        return $seen === 0 ? ! in_array($field, ['document', 'customer', 'date', 'account'], true) : $good >= $seen * self::FITS;
-    }
-
-    /** @return array<string, float|int> */
-    private static function weights(FileKind $kind): array
-    {
-        return self::WEIGHTS[$kind->value] ?? [];
-    }
-
-    private static function isWritten(string $text): bool
-    {
-        return preg_match('~^\d{1,4}[-/.]\d{1,2}[-/.]\d{1,4}$~D', $text) === 1
-            || preg_match('/^[-(]?[\d.,\' ]*\d[.,]\d{2}\)?-?$/D', $text) === 1;
-    }
-
     /** Whether it is a day in any order that is read. */
     public static function isDay(string $text): bool
     {
@@ -252,11 +277,6 @@ final class ForeignGuess
         }
 
         return false;
-    }
-
-    private static function isDate(FileKind $kind, string $field): bool
-    {
-        return ($kind->fields()[$field] ?? null)?->type === FieldType::Date;
     }
 
     private static function isAmount(FileKind $kind, string $field): bool

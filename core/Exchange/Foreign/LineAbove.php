@@ -12,6 +12,9 @@ final class LineAbove
     /** What stands before the number or name in such a line. */
     private const LABELS = 'customer|account|client|debtor|cliente|deudor|cuenta|kunde|debitor|konto|compte|conto|conta|klant|debiteur';
 
+    /** Whatever stands before a colon. */
+    private const ANY_LABEL = '/^\p{L}[^:]{1,40}:\s*(?=\S)/u';
+
     /** More cells than a number, a name and a place make a row. */
     private const MOST = 3;
 
@@ -40,7 +43,7 @@ final class LineAbove
         }
         $label = '/^(?:'.self::LABELS.')\b\.?(?:\s*(?:no|nr|number|nummer|num|n[º°o]?)\b\.?)?\s*[:#.-]?\s*(?=\S)/iu';
 
-        return trim((string) preg_replace($label, '', $text)) ?: $text;
+        return trim((string) preg_replace([self::ANY_LABEL, $label], '', $text)) ?: $text;
     }
 
     /**

@@ -9,12 +9,12 @@ final class PrintLine
 {
     private const WORDS = 'total|totals|grand total|sub total|subtotal|sum|balance|closing balance|page|printed|'
         .'report|end of|as of|customer total|'
-        .'suma|sumas|total general|saldo|saldo final|pagina|impreso|fin de|'
+        .'suma|sumas|totales|total general|saldo|saldo final|pagina|impreso|fin de|'
         .'summe|gesamt|gesamtsumme|zwischensumme|endsumme|saldo|seite|gedruckt|erstellt|ende|ubertrag|uebertrag|'
-        .'somme|total general|sous total|solde|imprime|edite|fin|report|'
+        .'somme|totaux|total general|sous total|solde|imprime|edite|fin|report|'
         .'totale|totali|somma|saldo finale|stampato|fine|riporto|'
         .'totais|subtotais|total geral|impresso|fim|'
-        .'totaal|subtotaal|eindtotaal|bladzijde|afgedrukt|einde';
+        .'totaal|totalen|subtotaal|eindtotaal|bladzijde|afgedrukt|einde';
 
     /**
      * @param list<string> $cells
@@ -32,13 +32,21 @@ final class PrintLine
             return true;
         }
 
-        return self::begins((string) reset($filled)) && count($needed) < count($columns);
+        // The sum of a total may stand below anything.
+        $named = array_filter($needed, static fn (int $column): bool => ! self::isSum($filled[$column]));
+
+        return self::begins((string) reset($filled)) && count($named) < count($columns);
     }
 
     /** Whether a text begins as such a line does. */
     public static function begins(string $text): bool
     {
         return preg_match('/^(?:'.self::WORDS.')(?: |$)/', PlainWords::of($text)) === 1;
+    }
+
+    private static function isSum(string $cell): bool
+    {
+        return ! ForeignGuess::isDay($cell) && ForeignAmount::of($cell) !== null && preg_match('/[.,]\d{2}\D*$/D', $cell) === 1;
     }
 
     /** Whether nothing but figures and lines stands in it. */

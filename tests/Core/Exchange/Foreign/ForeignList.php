@@ -10,33 +10,9 @@ use Random\Randomizer;
 /** A made-up list as another system might export it, and what it says in the house format. Invented; headings as the trade writes them. */
 final class ForeignList
 {
-    /** Document, customer, name, date, due, currency, amount, kind, open, debit, credit, entry, account, text, in, out, balance, valued. */
-    private const LANGUAGES = [
-        'en' => ['Invoice No.', 'Customer No.', 'Customer Name', 'Invoice Date', 'Due Date', 'Currency', 'Amount', 'Document Type',
-            'Outstanding', 'Debit', 'Credit', 'Journal No.', 'Account', 'Description', 'Paid in', 'Paid out', 'Balance', 'Value date'],
-        'es' => ['Nº Factura', 'Cliente', 'Razón social', 'Fecha factura', 'Vencimiento', 'Divisa', 'Importe', 'Tipo documento',
-            'Pendiente', 'Debe', 'Haber', 'Asiento', 'Cuenta', 'Concepto', 'Abonos', 'Cargos', 'Saldo', 'Fecha valor'],
-        'de' => ['Belegnummer', 'Debitor', 'Name', 'Belegdatum', 'Fälligkeit', 'Währung', 'Betrag', 'Belegart',
-            'Offener Betrag', 'Soll', 'Haben', 'Buchungsnummer', 'Konto', 'Buchungstext', 'Gutschrift', 'Lastschrift', 'Kontostand',
-            'Valuta'],
-        'fr' => ['N° pièce', 'Code client', 'Raison sociale', 'Date pièce', 'Échéance', 'Devise', 'Montant', 'Type de pièce',
-            'Reste à payer', 'Débit', 'Crédit', 'N° écriture', 'Compte', 'Libellé', 'Recettes', 'Dépenses', 'Solde', 'Date valeur'],
-        'it' => ['N. documento', 'Codice cliente', 'Ragione sociale', 'Data documento', 'Scadenza', 'Valuta', 'Importo', 'Tipo documento',
-            'Residuo', 'Dare', 'Avere', 'N. registrazione', 'Conto', 'Descrizione', 'Entrate', 'Uscite', 'Saldo', 'Data valuta'],
-        'pt' => ['N.º documento', 'Código cliente', 'Nome', 'Data documento', 'Data vencimento', 'Moeda', 'Valor total', 'Tipo documento',
-            'Em aberto', 'Débito', 'Crédito', 'N.º lançamento', 'Conta', 'Descrição', 'Entradas', 'Saídas', 'Saldo', 'Data valor'],
-        'nl' => ['Factuurnummer', 'Klantnummer', 'Naam', 'Factuurdatum', 'Vervaldatum', 'Valuta', 'Bedrag', 'Soort',
-            'Openstaand', 'Debet', 'Credit', 'Boekstuknummer', 'Rekening', 'Omschrijving', 'Bij', 'Af', 'Saldo', 'Valutadatum'],
-    ];
+    private const DAYS = '/day|día|tage|retard|jours|ritardo|giorni|dias|dagen|verzug|level|stufe|relance|aanm/iu';
 
-    private const KINDS = [
-        'en' => ['Invoice', 'Credit memo', 'Payment'], 'es' => ['Factura', 'Abono', 'Cobro'], 'de' => ['RE', 'GS', 'ZE'],
-        'fr' => ['Facture', 'Avoir', 'Règlement'], 'it' => ['Fattura', 'Nota di credito', 'Incasso'],
-        'pt' => ['Fatura', 'Nota de crédito', 'Recebimento'], 'nl' => ['Factuur', 'Creditnota', 'Betaling'],
-    ];
-
-    private const TOTALS = ['en' => 'Total', 'es' => 'Total general', 'de' => 'Summe', 'fr' => 'Total', 'it' => 'Totale', 'pt' => 'Total',
-        'nl' => 'Totaal'];
+    private const TAX = '/^(?:net|tax|vat|iva|mwst|netto|ht|tva|base imponible|imponibile|incidência|btw)$/iu';
 
     /** @var list<list<string>> the lines of the file */
     public array $lines = [];
@@ -54,21 +30,33 @@ final class ForeignList
 
     private string $group;
 
-    private int $dates;
+    private string $dates;
 
-    private int $signs;
+    private string $signs;
+
+    /** What stands around an amount, the amount itself as `#`. */
+    private string $money;
+
+    /** @var array<string, string> headings by field */
+    private array $head = [];
 
     public function __construct(int $seed)
     {
         $this->chance = new Randomizer(new Mt19937($seed));
-        $this->language = array_keys(self::LANGUAGES)[$seed % 7];
-        $this->mark = $this->language === 'en' ? '.' : ($this->any(5) === 0 ? '.' : ',');
-        $this->group = $this->any(3) === 0 ? '' : ($this->mark === ',' ? ['.', ' ', "'"][$this->any(3)] : [',', ' ', "'"][$this->any(3)]);
-        $this->dates = $this->any(6);
-        $this->signs = $this->any(6);
-        $this->kind = ['items', 'items', 'ledger', 'bank_lines', 'customers'][$this->any(5)];
-        if ($this->any(3) === 0) {
-            $this->lines[] = ['Valdecierzo; list of 31 Oct 2026', '', ''];
+        $this->language = ForeignWords::LANGUAGES[$seed % 7];
+        $isEnglish = $this->language === 'en';
+        $this->kind = $this->one('items', 'items', 'items', 'ledger', 'bank_lines', 'customers');
+        $ofLanguage = $isEnglish ? ['m/d/y'] : ['d/m/y', 'd.m.y', 'd-m-y', 'short'];
+        $this->dates = $this->one('iso', 'serial', 'together', 'letters', 'words', 'year/', ...$ofLanguage);
+        $this->mark = $isEnglish || $this->any(6) === 0 ? '.' : ',';
+        $this->group = $this->one('', '', ' ', "'", "\u{a0}", $this->mark === '.' ? ',' : '.');
+        $this->signs = $this->one('minus', 'minus', 'trailing', 'brackets', 'letters', 'column', 'sides', 'kind', 'kind');
+        $this->money = $this->one('#', '#', '#', '# EUR', 'EUR #', '# €', '€#');
+        for ($lines = $this->any(4); $lines > 0; $lines--) {
+            $this->lines[] = explode('|', $this->one(
+                'Open items list; as at 31.10.2026', 'Valdecierzo Growers Mill', 'Printed: 02/11/2026 09:14|||Page 1', '',
+                'Company:|4711|Valdecierzo', 'List of 31/10/2026|||EUR',
+            ));
         }
         match ($this->kind) {
             'items' => $this->items(),
@@ -78,128 +66,199 @@ final class ForeignList
         };
     }
 
+    public function headings(): string
+    {
+        return implode(' ; ', $this->head);
+    }
+
     private function items(): void
     {
-        // In a grouped list the customer stands in a line above the rows.
-        $grouped = $this->any(6) === 0;
-        $columns = $grouped ? [0, 3, 4] : [0, 1, 3];
-        foreach ($grouped ? [5 => 2, 7 => 2] : [2 => 2, 4 => 6, 5 => 2, 7 => 2] as $column => $of) {
-            if ($this->any($of) > 0) {
-                $columns[] = $column;
+        $whose = $this->one('number', 'number', 'number', 'name', 'both', 'both', 'one cell', 'above');
+        $amounts = $this->signs === 'sides' ? 'sides' : $this->one('amount', 'amount', 'open', 'both');
+        $hasKind = $this->signs === 'kind' || $this->any(2) === 0;
+        [$hasDue, $hasCurrency] = [$this->any(4) > 0, $this->any(2) === 0];
+        $columns = $this->head(
+            'document',
+            'date',
+            ...in_array($whose, ['number', 'both', 'one cell'], true) ? ['customer'] : [],
+            ...in_array($whose, ['name', 'both'], true) ? ['name'] : [],
+            ...$hasDue ? ['due_date'] : [],
+            ...$hasCurrency ? ['currency'] : [],
+            ...$hasKind ? ['kind'] : [],
+            ...$this->signs === 'column' ? ['marker'] : [],
+            ...['sides' => ['debit', 'credit'], 'amount' => ['amount'], 'open' => ['open'], 'both' => ['amount', 'open']][$amounts],
+        );
+        $isGrouped = $whose === 'above' || ($whose !== 'name' && $this->any(5) === 0);
+        $hasTotals = $isGrouped && $this->any(2) === 0;
+        $size = 2 + $this->any(4);
+        $words = ForeignWords::KINDS[$this->language][$this->any(count(ForeignWords::KINDS[$this->language]))];
+        $prefix = $this->one('FV-', 'INV', '', '26/');
+        $label = $this->heading('name');
+        $written = $this->one('%1$s %2$s', '%1$s - %2$s', $whose === 'above' ? "{$label}: %1\$s %2\$s" : '%2$s (%1$s)');
+        $saidByHeading = $amounts === 'sides' && preg_match('/\bEUR\b/i', "{$this->head['debit']} {$this->head['credit']}") === 1;
+        for ($n = 0, $rows = 12 + $this->any(49); $n < $rows; $n++) {
+            $number = 10_001 + ($isGrouped ? intdiv($n, $size) : $this->any(20));
+            $name = 'Shop '.chr(65 + ($number - 10_001) % 26).' '.['Ltd', 'SL', 'Co'][$number % 3];
+            $whole = sprintf($written, $number, $name);
+            if ($whose === 'above' && $n % $size === 0) {
+                $this->lines[] = array_pad([$whole], count($columns), '');
             }
-        }
-        $split = $this->signs === 5;
-        $open = ! $split && $this->any(4) === 0;
-        array_push($columns, ...$split ? [9, 10] : ($open ? [6, 8] : [6]));
-        $columns = $this->any(2) === 0 ? $columns : $this->chance->shuffleArray($columns);
-        $hasKind = in_array(7, $columns, true);
-        $this->head($columns);
-        $above = '';
-        for ($n = 0; $n < 25; $n++) {
-            if ($grouped && $n % 4 === 0) {
-                $above = (10_001 + $n).' Shop '.chr(65 + $n);
-                $this->lines[] = [$above, ...array_fill(0, count($columns) - 1, '')];
-            }
-            $what = $this->any(4) === 0 ? 1 + ($hasKind ? $this->any(2) : 0) : 0;
-            $minor = $this->any(300_000) + 100;
-            $left = $open ? intdiv($minor, 1 + $this->any(2)) : $minor;
-            [$day, $due] = [$this->day(), $this->day()];
-            $currency = in_array(5, $columns, true) ? ['EUR', 'EUR', 'GBP'][$this->any(3)] : '';
-            $row = [
-                0 => 'F'.(26000 + $n), 1 => (string) (10001 + $this->any(40)), 2 => 'Shop '.chr(65 + $n), 3 => $this->date($day),
-                4 => $this->date($due), 5 => $currency, 6 => $this->signed($minor, $what > 0), 7 => self::KINDS[$this->language][$what],
-                8 => $this->signed($left, $what > 0), 9 => $what > 0 ? '' : $this->amount($minor),
-                10 => $what > 0 ? $this->amount($minor) : '',
-            ];
-            $this->row($columns, $row);
+            $what = $this->any(5) > 0 ? 0 : 1 + ($hasKind ? $this->any(2) : 0);
+            $minor = 100 + $this->any(500_000);
+            $left = $amounts === 'both' && $this->any(3) === 0 ? intdiv($minor, 2) : $minor;
+            $day = $this->day();
+            $due = gmdate('Y-m-d', (int) strtotime("{$day} UTC") + 86_400 * [14, 30, 45, 60][$this->any(4)]);
+            $currency = ! $hasCurrency ? '' : ($this->money === '#' ? $this->one('EUR', 'EUR', 'GBP', 'USD') : 'EUR');
+            $this->row($columns, [
+                'document' => $prefix.(26_000 + $n), 'customer' => $whose === 'one cell' ? $whole : (string) $number, 'name' => $name,
+                'date' => $this->date($day), 'due_date' => $this->date($due), 'currency' => $currency, 'kind' => $words[$what],
+                'amount' => $this->signed($minor, $what > 0), 'open' => $this->signed($left, $what > 0),
+                'debit' => $what > 0 ? '' : $this->money($minor), 'credit' => $what > 0 ? $this->money($minor) : '',
+                'marker' => $this->letters()[$what > 0 ? 1 : 0],
+            ]);
             $this->says[] = [
-                'document' => $row[0], 'customer' => $grouped ? $above : $row[1], 'date' => $day,
-                'due_date' => in_array(4, $columns, true) ? $due : '',
-                // A symbol in the cells says it too.
-                'currency' => $currency !== '' ? $currency : ($this->signs === 4 && ! $split ? 'EUR' : ''),
-                'amount' => self::plain($left), 'kind' => ['invoice', 'credit_note', 'receipt'][$what],
+                'document' => $prefix.(26_000 + $n),
+                // What stands before number and name is not taken along.
+                'customer' => ['number' => (string) $number, 'both' => (string) $number, 'name' => $name][$whose]
+                    ?? str_replace("{$label}: ", '', $whole),
+                'date' => $day,
+                'due_date' => $hasDue ? $due : '',
+                // A symbol in the cells, or a code above them, says it too.
+                'currency' => $currency !== '' ? $currency : ($this->money !== '#' || $saidByHeading ? 'EUR' : ''),
+                'amount' => self::plain($left),
+                'kind' => ['invoice', 'credit_note', 'receipt'][$what],
             ];
+            if ($hasTotals && $n % $size === $size - 1) {
+                $this->total(sprintf(ForeignWords::TOTAL_OF[$this->language], $number), count($columns));
+            }
         }
-        $this->total($columns);
+        $this->foot(count($columns));
     }
 
     private function ledger(): void
     {
-        $signed = $this->any(3) === 0;
-        $columns = [11, 3, 12, 13, ...$signed ? [6] : [9, 10], ...$this->any(2) === 0 ? [0] : []];
-        $this->head($columns);
-        for ($n = 0; $n < 30; $n++) {
-            $minor = $this->any(900_000) + 1;
-            $credit = $n % 2 === 1;
-            $day = $this->day();
+        $isSigned = $this->any(5) > 2;
+        $this->signs = $this->one('minus', 'trailing', 'brackets', 'letters', 'column');
+        $columns = $this->head(
+            'entry', 'date', 'account', 'text', ...$isSigned ? ['amount'] : ['debit', 'credit'],
+            ...$isSigned && $this->signs === 'column' ? ['marker'] : [], ...$this->any(2) === 0 ? ['document'] : [],
+        );
+        $nil = $this->any(3) === 0 ? $this->amount(0) : '';
+        for ($n = 0, $rows = 20 + $this->any(41); $n < $rows; $n++) {
+            [$minor, $isCredit, $day] = [1 + $this->any(900_000), $n % 2 === 1, $this->day()];
             $row = [
-                11 => '26-'.(100 + intdiv($n, 2)), 3 => $this->date($day), 12 => $credit ? '4000' : '1100', 13 => "text {$n}",
-                6 => $this->signed($minor, $credit), 9 => $credit ? '' : $this->amount($minor), 10 => $credit ? $this->amount($minor) : '',
-                0 => "F{$n}",
+                'entry' => '26-'.(100 + intdiv($n, 2)), 'date' => $this->date($day),
+                'account' => $this->one('4300000', '4000', '1100', '7000001'), 'document' => "F{$n}",
+                'text' => $this->one('Sale to shop', 'Payment', 'VAT', 'Paid 12/10', 'Bonus 3%'),
+                'amount' => $this->signed($minor, $isCredit), 'marker' => $this->letters()[$isCredit ? 1 : 0],
+                'debit' => $isCredit ? $nil : $this->money($minor), 'credit' => $isCredit ? $this->money($minor) : $nil,
             ];
             $this->row($columns, $row);
-            $this->says[] = ['entry' => $row[11], 'date' => $day, 'account' => $row[12],
-                'debit' => $credit ? '' : self::plain($minor), 'credit' => $credit ? self::plain($minor) : ''];
+            $this->says[] = ['entry' => $row['entry'], 'date' => $day, 'account' => $row['account'],
+                'debit' => $isCredit ? '' : self::plain($minor), 'credit' => $isCredit ? self::plain($minor) : ''];
         }
-        $this->total($columns);
+        $this->foot(count($columns));
     }
 
     private function bank(): void
     {
-        $split = $this->any(2) === 0;
-        $columns = [3, 17, 13, ...$split ? [14, 15] : [6], 16];
-        $this->head($columns);
-        $balance = 100_000;
-        for ($n = 0; $n < 20; $n++) {
-            $minor = $this->any(90_000) + 1;
-            $out = $this->any(3) === 0;
-            $balance += $out ? -$minor : $minor;
-            $day = sprintf('2026-10-%02d', 8 + $n);
-            // On a statement a debit is money that went out.
-            $row = [3 => $this->date($day), 17 => $this->date($day), 13 => "payment {$n}", 14 => $out ? '' : $this->amount($minor),
-                15 => $out ? $this->amount($minor) : '', 6 => $this->onStatement($minor, $out),
-                16 => $this->onStatement(abs($balance), $balance < 0)];
-            $this->row($columns, $row);
-            $this->says[] = ['date' => $day, 'text' => $row[13], ...$split
-                ? ['money_in' => $out ? '' : self::plain($minor), 'money_out' => $out ? self::plain($minor) : '']
-                : ['amount' => ($out ? '-' : '').self::plain($minor)]];
+        $isSplit = $this->any(2) === 0;
+        $this->signs = $this->one('minus', 'minus', 'trailing', 'brackets');
+        $columns = $this->head(
+            'booked', 'text', ...$this->any(2) === 0 ? ['value_date'] : [], ...$this->any(2) === 0 ? ['party'] : [],
+            ...$isSplit ? ['money_out', 'money_in'] : ['amount'], ...$this->any(4) > 0 ? ['balance'] : [],
+        );
+        $balance = 500_000;
+        for ($n = 0, $rows = 15 + $this->any(26); $n < $rows; $n++) {
+            [$minor, $isOut] = [1 + $this->any(90_000), $this->any(3) === 0];
+            $balance += $isOut ? -$minor : $minor;
+            $day = sprintf('2026-10-%02d', 8 + intdiv($n, 2));
+            $this->row($columns, [
+                'booked' => $this->date($day), 'value_date' => $this->date($day), 'text' => "payment of invoice {$n}",
+                'party' => 'Shop '.chr(65 + $n % 26), 'amount' => $this->signed($minor, $isOut),
+                'money_in' => $isOut ? '' : $this->money($minor), 'money_out' => $isOut ? $this->money($minor) : '',
+                'balance' => $this->signed(abs($balance), $balance < 0),
+            ]);
+            $this->says[] = ['date' => $day, 'text' => "payment of invoice {$n}", ...$isSplit
+                ? ['money_in' => $isOut ? '' : self::plain($minor), 'money_out' => $isOut ? self::plain($minor) : '']
+                : ['amount' => ($isOut ? '-' : '').self::plain($minor)]];
         }
     }
 
     private function customers(): void
     {
-        $columns = [1, 2, ...$this->any(2) === 0 ? [5] : []];
-        $this->head($columns);
-        for ($n = 0; $n < 15; $n++) {
-            $row = [1 => (string) (10001 + $n), 2 => 'Shop '.chr(65 + $n), 5 => 'EUR'];
-            $this->row($columns, $row);
-            $this->says[] = ['customer' => $row[1], 'name' => $row[2]];
+        $some = array_filter(['currency', 'email', 'terms', 'credit_limit', 'country', 'tax_id'], fn (): bool => $this->any(3) === 0);
+        $columns = $this->head('customer', 'name', ...array_values($some));
+        for ($n = 0, $rows = 10 + $this->any(21); $n < $rows; $n++) {
+            [$number, $name] = [(string) (10_001 + $n), 'Shop '.chr(65 + $n % 26).' SL'];
+            $this->row($columns, [
+                'customer' => $number, 'name' => $name, 'currency' => 'EUR', 'email' => "a{$n}@example.com",
+                'terms' => $this->one('net 30', '60'), 'credit_limit' => $this->amount(1_000_000), 'country' => 'ES',
+                'tax_id' => 'X1234567',
+            ]);
+            $this->says[] = ['customer' => $number, 'name' => $name];
         }
     }
 
-    /** @param  list<int>  $columns */
-    private function head(array $columns): void
+    /** @return list<string> the columns, up to three of other things among them, half of the time in any order */
+    private function head(string ...$columns): array
     {
-        $this->row($columns, self::LANGUAGES[$this->language]);
+        $columns = [...array_values($columns), ...array_slice(['other', 'other 2', 'other 3'], 0, $this->any(4))];
+        $columns = $this->any(2) === 0 ? array_values($this->chance->shuffleArray($columns)) : $columns;
+        foreach ($columns as $column) {
+            do {
+                $heading = $this->heading(explode(' ', $column)[0]);
+            } while (in_array($heading, $this->head, true));
+            $this->head[$column] = $heading;
+        }
+        $this->lines[] = array_map(fn (string $heading): string => match ($this->any(8)) {
+            0 => mb_strtoupper($heading),
+            1 => mb_strtolower($heading),
+            default => $heading,
+        }, array_values($this->head));
+
+        return $columns;
+    }
+
+    private function heading(string $field): string
+    {
+        return $this->one(...explode('|', ForeignWords::HEADINGS[$this->language][$field]));
     }
 
     /**
-     * @param list<int> $columns
-     * @param array<int, string> $cells
+     * @param list<string> $columns
+     * @param array<string, string> $cells
      */
     private function row(array $columns, array $cells): void
     {
-        $this->lines[] = array_map(static fn (int $column): string => $cells[$column], $columns);
+        $this->lines[] = array_map(fn (string $column): string => $cells[$column] ?? $this->other($this->head[$column]), $columns);
     }
 
-    /** @param  list<int>  $columns */
-    private function total(array $columns): void
+    /** What stands in a column that is not used. */
+    private function other(string $heading): string
+    {
+        return match (true) {
+            preg_match(self::DAYS, $heading) === 1 => $this->kind === 'items' ? (string) $this->any(91) : '',
+            preg_match(self::TAX, $heading) === 1 => $this->amount(100 + $this->any(90_000)),
+            default => $this->one('', 'A1', 'MAD', 'Ana R.', 'x', '7'),
+        };
+    }
+
+    private function foot(int $columns): void
     {
         if ($this->any(2) === 0) {
-            $line = array_fill(0, count($columns), '');
-            $line[0] = self::TOTALS[$this->language];
-            $line[count($columns) - 1] = $this->amount(1_234_567);
-            $this->lines[] = $line;
+            $this->total($this->one(...ForeignWords::TOTALS[$this->language]), $columns);
+        }
+        if ($this->any(5) === 0) {
+            $this->lines[] = [$this->one('*** End of list ***', 'Page 1 of 1', 'Printed by ana')];
+        }
+    }
+
+    private function total(string $words, int $columns): void
+    {
+        $this->lines[] = [...array_pad([$words], $columns - 1, ''), $this->amount(1_234_567)];
+        if ($this->any(2) === 0) {
+            $this->lines[] = array_fill(0, $columns, '');
         }
     }
 
@@ -208,22 +267,33 @@ final class ForeignList
         return $this->chance->getInt(0, $of - 1);
     }
 
+    private function one(string ...$of): string
+    {
+        return $of[$this->any(count($of))];
+    }
+
     private function day(): string
     {
-        return sprintf('2026-%02d-%02d', 1 + $this->any(12), 1 + $this->any(28));
+        return sprintf('2026-%02d-%02d', 1 + $this->any(10), 1 + $this->any(28));
     }
 
     private function date(string $day): string
     {
         [$y, $m, $d] = explode('-', $day);
+        $month = explode('|', ForeignWords::MONTHS[$this->language])[(int) $m - 1];
 
         return match ($this->dates) {
-            0 => $day,
-            1 => $this->language === 'en' ? "{$m}/{$d}/{$y}" : "{$d}/{$m}/{$y}",
-            2 => "{$d}.{$m}.{$y}",
-            3 => "{$d}-{$m}-".substr($y, 2),
-            4 => ((int) $d).'-'.['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'][(int) $m - 1]."-{$y}",
-            default => (string) (int) ((strtotime("{$day} UTC") / 86_400) + 25_569),
+            'serial' => (string) (int) ((int) strtotime("{$day} UTC") / 86_400 + 25_569),
+            'together' => "{$y}{$m}{$d}",
+            'letters' => (int) $d."-{$month}-{$y}",
+            'words' => (int) $d." {$month} {$y}",
+            'year/' => "{$y}/{$m}/{$d}",
+            'm/d/y' => "{$m}/{$d}/{$y}",
+            'd/m/y' => "{$d}/{$m}/{$y}",
+            'd.m.y' => "{$d}.{$m}.{$y}",
+            'd-m-y' => "{$d}-{$m}-{$y}",
+            'short' => "{$d}/{$m}/".substr($y, 2),
+            default => $day,
         };
     }
 
@@ -232,22 +302,28 @@ final class ForeignList
         return number_format($minor / 100, 2, $this->mark, $this->group);
     }
 
-    private function signed(int $minor, bool $credit): string
+    private function money(int $minor): string
     {
-        $amount = $this->amount($minor);
+        return str_replace('#', $this->amount($minor), $this->money);
+    }
 
-        return match (true) {
-            $this->signs === 1 => $credit ? "({$amount})" : $amount,
-            $this->signs === 2 => $credit ? "{$amount}-" : $amount,
-            $this->signs === 3 => $amount.($credit ? ' CR' : ' DR'),
-            $this->signs === 4 => $credit ? "-{$amount} €" : "{$amount} €",
-            default => $credit ? "-{$amount}" : $amount,
+    private function signed(int $minor, bool $isCredit): string
+    {
+        $money = $this->money($minor);
+
+        return match ($this->signs) {
+            'minus' => $isCredit ? "-{$money}" : $money,
+            'trailing' => $isCredit ? "{$money}-" : $money,
+            'brackets' => $isCredit ? "({$money})" : $money,
+            'letters' => $money.($isCredit ? ' Cr' : ' Dr'),
+            default => $money,
         };
     }
 
-    private function onStatement(int $minor, bool $out): string
+    /** @return array{string, string} */
+    private function letters(): array
     {
-        return $this->signs === 3 ? $this->amount($minor).($out ? ' DR' : ' CR') : $this->signed($minor, $out);
+        return ['en' => ['Dr', 'Cr'], 'es' => ['D', 'H'], 'de' => ['S', 'H'], 'it' => ['D', 'A']][$this->language] ?? ['D', 'C'];
     }
 
     private static function plain(int $minor): string

@@ -1,0 +1,126 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ajuste\Core\Exchange\Foreign;
+
+use Ajuste\Core\Exchange\FileKind;
+
+/** What a list needs and no heading says is taken from what stands below, where only one column can be meant. */
+final readonly class UnnamedColumns
+{
+    /** How sure what only stands below makes a field. */
+    private const BY_CONTENT = 0.5;
+
+    /** Documents stand once; a note for each row differs from most others. */
+    private const DOCUMENTS_OWN = 0.95;
+
+    private const TEXTS_OWN = 0.2;
+
+    private ColumnPairs $pairs;
+
+    public function __construct(private ForeignColumns $list)
+    {
+        $this->pairs = new ColumnPairs($list->rows);
+    }
+
+    /**
+     * @param array<string, array{int, float}> $columns those that the headings say
+     * @return array<string, array{int, float}> column and how sure it is, by field
+     */
+    public function addTo(FileKind $kind, array $columns): array
+    {
+        $columns = $this->otherSide($kind, $columns);
+        foreach ($this->wanted($kind, $columns) as $field => [$among, $is]) {
+            $fitting = isset($columns[$field]) ? [] : array_values(array_filter(
+                array_diff($among, array_column($columns, 0)),
+                fn (int $column): bool => $is($this->list->cells($column), $column),
+            ));
+            if (count($fitting) === 1) {
+                $columns[$field] = [$fitting[0], self::BY_CONTENT];
+            }
+        }
+
+        return $columns;
+    }
+
+    /**
+     * Of two columns that share the amounts between them, one is the other side of what the other's heading says.
+     *
+     * @param array<string, array{int, float}> $columns
+     * @return array<string, array{int, float}>
+     */
+    private function otherSide(FileKind $kind, array $columns): array
+    {
+        [$one, $other] = $kind === FileKind::BankLines ? ['money_in', 'money_out'] : ['debit', 'credit'];
+        if (isset($columns[$one]) === isset($columns[$other])) {
+            return $columns;
+        }
+        [$has, $lacks] = isset($columns[$one]) ? [$one, $other] : [$other, $one];
+        $free = array_values(array_filter(
+            array_diff($this->unnamed(), array_column($columns, 0)),
+            fn (int $column): bool => $this->list->cells($column)->areAmounts() && $this->pairs->areNeverBoth($columns[$has][0], $column),
+        ));
+
+        return count($free) === 1 ? [...$columns, $lacks => [$free[0], self::BY_CONTENT]] : $columns;
+    }
+
+    /** @return list<int> columns of which the heading says nothing that is known: others are what they say */
+    private function unnamed(): array
+    {
+        return array_keys(array_filter(
+            $this->list->headings,
+            static fn (string $heading): bool => trim($heading) === '' || in_array([], TradeWords::of($heading), true),
+        ));
+    }
+
+    /**
+     * @param array<string, array{int, float}> $columns
+     * @return array<string, array{list<int>, callable(ColumnCells, int): bool}> what may be meant, and what has to stand there, by field
+     */
+    private function wanted(FileKind $kind, array $columns): array
+    {
+        [$all, $unnamed] = [array_keys($this->list->headings), $this->unnamed()];
+        $hasAmount = array_intersect_key($columns, array_flip(['amount', '+open', 'debit', 'credit', 'money_in', 'money_out'])) !== [];
+        $date = [$all, static fn (ColumnCells $cells): bool => $cells->areDays()];
+        $amount = [$hasAmount ? [] : $unnamed, fn (ColumnCells $cells, int $column): bool => $cells->areWrittenAmounts()
+            && ! $cells->areDays() && $this->pairs->isFilled($column)];
+        $words = [$unnamed, static fn (ColumnCells $cells): bool => $cells->areWords() && $cells->ownShare() > self::TEXTS_OWN];
+        $marker = [
+            isset($columns['debit']) ? [] : $all,
+            static fn (ColumnCells $cells): bool => $cells->areMarks() && $cells->distinct() === 2,
+        ];
+
+        return match ($kind) {
+            FileKind::Items => ['date' => $date, 'amount' => $amount, '+marker' => $marker, ...$this->ofItems($columns, $all, $unnamed)],
+            FileKind::Ledger => ['date' => $date, '+marker' => $marker],
+            FileKind::BankLines => ['date' => $date, 'amount' => $amount, 'text' => $words],
+            FileKind::Customers => ['name' => $words],
+            default => [],
+        };
+    }
+
+    /**
+     * @param array<string, array{int, float}> $columns
+     * @param list<int> $all
+     * @param list<int> $unnamed
+     * @return array<string, array{list<int>, callable(ColumnCells, int): bool}>
+     */
+    private function ofItems(array $columns, array $all, array $unnamed): array
+    {
+        [$name, $date, $amount] = [$columns['name'][0] ?? null, $columns['date'][0] ?? null, $columns['amount'][0] ?? null];
+
+        return [
+            'currency' => [$all, static fn (ColumnCells $cells): bool => $cells->areCurrencies()],
+            'kind' => [$all, static fn (ColumnCells $cells): bool => $cells->areKinds()],
+            'document' => [$unnamed, static fn (ColumnCells $cells): bool => $cells->areCodes() && ! $cells->areDays()
+                && $cells->ownShare() > self::DOCUMENTS_OWN],
+            'customer' => [$unnamed, fn (ColumnCells $cells, int $column): bool => $name !== null && $cells->areCodes()
+                && ! $cells->areDays() && $this->pairs->nameTheSame($name, $column)],
+            'due_date' => [$all, fn (ColumnCells $cells, int $column): bool => $date !== null && $cells->areDays()
+                && $this->pairs->areTerms($date, $column)],
+            '+open' => [$unnamed, fn (ColumnCells $cells, int $column): bool => $amount !== null && $cells->areAmounts()
+                && $this->pairs->isPart($amount, $column)],
+        ];
+    }
+}

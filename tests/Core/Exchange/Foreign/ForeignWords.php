@@ -1,0 +1,406 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Exchange\Foreign;
+
+/** How the trade heads the columns of its lists, and what it calls documents, in seven languages (common practice; from memory). */
+final class ForeignWords
+{
+    public const LANGUAGES = ['en', 'es', 'de', 'fr', 'it', 'pt', 'nl'];
+
+    public const HEADINGS = [
+        'en' => [
+            'document' => 'Invoice #|Inv. No.|Document|Doc. No.|Reference No|Trans No.|Invoice/CN No|Document Ref|Doc Nbr'
+                .'|Invoice Num|Our Ref|Invoice Reference|Transaction Ref|Doc #|Bill Number|Inv Ref|Txn Number'
+                .'|Doc Reference|Document Nr.|Invoice|Sales Invoice No|Posting Ref',
+            'customer' => 'Customer #|Cust. No.|Cust Code|Account|A/C|A/C No.|Acct|Debtor|Client Ref|Customer Code'
+                .'|Customer Account|Customer ID|Cust Acct|A/R Account|Debtor A/C|Sold-to|Sold-to party'
+                .'|Bill-to Customer|Acc No|Customer A/C|Debtor Code|Trading Partner|Cust No|Purchaser No.'
+                .'|Customer Num|Ledger Account',
+            'name' => 'Customer Name|Name|Cust. Name|Account Name|Company|Debtor Name|Client|Customer|Bill-to Name'
+                .'|Party name|Customer Desc|Full Name|Debtor|Organisation|Account Description|Trader Name',
+            'date' => 'Date|Doc. Date|Inv Date|Invoice Dt|Posting Date|Issue Date|Date of Invoice|Tran Date'
+                .'|Transaction Dt|Billing Date|Date Issued|Raised On|Doc Dt.|Dated|Bill Date|Created on'
+                .'|Invoice posted',
+            'due_date' => 'Due|Due Dt|Due Date|Payment Due Date|Net Due|Date Due|Pay by|Maturity|Due on|Payment date due'
+                .'|Due for payment|Expiry Date|Terms date|Payable on|Payment due|DueDate|Settlement due',
+            'currency' => 'Curr.|CCY|Currency|Currency Code|Cur|Doc. Currency|Trans Curr|Invoice Currency|Crncy'
+                .'|Currency ISO|Cur. code|ISO',
+            'amount' => 'Amount|Amt|Invoice Total|Gross Amt|Total incl. VAT|Original Amount|Orig. Amt|Doc Amount|Value'
+                .'|Invoice Value|Total (inc. VAT)|Amount in doc. curr.|Invoice amt|Document total|Net payable|Sum'
+                .'|Payable amount|Invoice Amount (gross)|Amount Inc Tax|Face value|Gross|Tot. Amount|TotalAmount'
+                .'|Original Value',
+            'open' => 'Outstanding|O/S Amount|Balance|Open Amt|Amount Due|Remaining Amt.|Open Balance|Balance Due'
+                .'|Unpaid Amount|Still open|Bal. O/S|Outstanding Bal.|Owing|Amount Outstanding|Open Item Amount'
+                .'|To pay|Amount o/s|Remaining Bal|Unallocated|Net outstanding|Amount still due',
+            'kind' => 'Type|Doc. Type|Document Type|Trans. Type|Tran Type|Category|Doc Typ|Trx Type|Kind|Doc Class'
+                .'|Transaction Type|Posting type',
+            'debit' => 'Debit|Dr|Debit Amt|Debits|Dr.|Debit (EUR)|Debit Value|DR amount',
+            'credit' => 'Credit|Cr|Credit Amt|Credits|Cr.|Credit (EUR)|Credit Value|CR amount',
+            'marker' => 'D/C|Dr/Cr|DC|D/C Ind.|Sign|Debit/Credit|Indicator',
+            'entry' => 'Journal|Jnl No.|Entry No.|JE #|Journal ID|Voucher No.|Trans. ID|Batch/Entry|Posting No|Entry ID'
+                .'|Transaction No|Jrnl',
+            'account' => 'GL Account|Nominal|Nominal A/C|Account|G/L Acct|Ledger Code|Acct. No.|Account Code|GL code'
+                .'|Ledger a/c|Main account|General ledger a/c|Acc. code|N/C',
+            'text' => 'Description|Narrative|Details|Text|Memo|Line description|Particulars|Comment|Posting text'
+                .'|Journal memo|Reason|Item text',
+            'money_in' => 'Paid In|Credit|Money In|Receipts|Credits|Deposits|Credit amount|Amount In|Cr amount|Incoming',
+            'money_out' => 'Paid Out|Debit|Money Out|Payments|Debits|Withdrawals|Debit amount|Amount Out|Dr amount|Outgoing',
+            'balance' => 'Balance|Running Bal.|Closing Balance|Ledger Balance|Balance after|Account balance|Bal'
+                .'|Balance (EUR)',
+            'value_date' => 'Value Date|Val. Date|Value Dt|Value|Interest date|Value-dated',
+            'party' => 'Counterparty|Payer / Payee|Name|Remitter|Counterparty name|Received from / paid to|Payer name'
+                .'|Debtor/Creditor',
+            'booked' => 'Date|Booking Date|Transaction Date|Posting Date|Entry date|Trans. date',
+            'email' => 'E-mail|Email address',
+            'terms' => 'Terms|Payment Terms|Pmt Terms',
+            'credit_limit' => 'Credit Limit|Cr. Limit',
+            'country' => 'Country|Ctry',
+            'tax_id' => 'VAT No.|Tax Reg. No.|VAT Reg No',
+            'other' => 'User|Branch|Days overdue|Days late|Sales rep|Net|Tax|VAT|Cost centre|PO Number|Dunning level'
+                .'|Status|City|Postcode|Line|Period|Ship-to|Remarks',
+        ],
+        'es' => [
+            'document' => 'Nº Documento|Nº Fra.|Factura|Num. Factura|Documento|Nº doc.|Nº de factura|N. Doc|Ref. documento'
+                .'|Núm. Doc.|Nro. Factura|Número|Doc.|Nº Fact.|Comprobante|Ref. Fra.|Nº justificante|Nº Doc'
+                .'|Efecto|Nº efecto|Documento nº',
+            'customer' => 'Cód. Cliente|Cliente|Nº Cliente|Código|Cta. Cliente|Cód. Cli.|Núm. cliente|Cuenta cliente'
+                .'|Deudor|ID Cliente|Cta. Deudor|Cód. Deudor|Cliente Nº|Tercero|Id. Cliente|Cta. Auxiliar',
+            'name' => 'Nombre|Razón Social|Nombre cliente|Denominación social|Nombre o razón social|Nombre fiscal'
+                .'|Nombre comercial|Razon soc.|Descripción cliente|Titular|Empresa',
+            'date' => 'Fecha|F. Factura|Fecha Emisión|Fecha doc.|F. Emisión|Fecha de factura|Fecha expedición'
+                .'|Fec. Doc.|Fecha de registro|Fecha alta|Fecha Fra.|F. Doc.|Fch. Emisión|F. Expedición'
+                .'|Fecha asto.',
+            'due_date' => 'Vencimiento|F. Vto.|Fecha Vto.|Vto.|Fecha de vencimiento|F. Vencimiento|Fec. Venc.|Fecha venc.'
+                .'|Vence el|F.Vto|Fecha de pago prevista|Fecha límite de pago|F. Venc.',
+            'currency' => 'Divisa|Moneda|Div.|Mon.|Cód. divisa|Cód. Moneda|Moneda doc.|ISO',
+            'amount' => 'Importe|Importe Total|Imp. Total|Total Factura|Total|Importe bruto|Importe orig.|Imp. factura'
+                .'|Importe con IVA|Total con IVA|Importe doc.|Importe fra.|Total (IVA incl.)|Nominal'
+                .'|Importe inicial|Imp. Bruto|Total doc.|Líquido total',
+            'open' => 'Pendiente|Imp. Pendiente|Saldo Pdte.|Pdte. Cobro|Importe pdte.|Saldo|Pendiente de cobro'
+                .'|Restante|Importe abierto|Saldo vivo|Por cobrar|Imp. por cobrar|Deuda|Resto|Pte. cobro'
+                .'|Saldo pendiente',
+            'kind' => 'Tipo|Tipo Doc.|Tipo Documento|Clase doc.|Clase|Tipo de doc.|T. Doc|Clase de documento'
+                .'|Tipo movimiento|Tipo Mov.|Naturaleza',
+            'debit' => 'Debe|Cargo|Importe debe|Debe EUR|Importe Debe|Debe (EUR)',
+            'credit' => 'Haber|Abono|Importe haber|Haber EUR|Importe Haber|Haber (EUR)',
+            'marker' => 'D/H|Debe/Haber|Signo|D-H|Signo D/H',
+            'entry' => 'Asiento|Nº Asiento|Nº Asto.|Num. asiento|Diario/Asiento|Apunte|Nº Apunte|Nº de asiento'
+                .'|Núm. Asto',
+            'account' => 'Cuenta|Cta.|Cta. Contable|Subcuenta|Cuenta contable|Código cuenta|Cód. cuenta|Nº Cuenta'
+                .'|Cuenta mayor|Cta',
+            'text' => 'Concepto|Descripción|Texto|Glosa|Comentario|Concepto apunte|Detalle|Desc. apunte|Leyenda'
+                .'|Concepto ampliado',
+            'money_in' => 'Abonos|Haber|Ingresos|Abono|Entradas|Importe abono|Entrada',
+            'money_out' => 'Cargos|Debe|Gastos|Cargo|Pagos|Salidas|Importe cargo|Salida',
+            'balance' => 'Saldo|Saldo posterior|Saldo disponible|Saldo contable|Saldo (EUR)',
+            'value_date' => 'Fecha Valor|F. Valor|Valor|F.Valor|Fecha de valor',
+            'party' => 'Ordenante|Beneficiario|Ordenante/Beneficiario|Ordenante / Beneficiario|Nombre ordenante',
+            'booked' => 'Fecha|F. Operación|Fecha operación|F. Contable|Fecha mov.',
+            'email' => 'Correo|E-mail|Correo electrónico',
+            'terms' => 'Cond. pago|Forma de pago|Condiciones pago',
+            'credit_limit' => 'Límite crédito|Riesgo máximo',
+            'country' => 'País',
+            'tax_id' => 'NIF|CIF/NIF|N.I.F.',
+            'other' => 'Usuario|Delegación|Días|Agente|Base imponible|IVA|Población|C.P.|Serie|Observaciones|Comercial'
+                .'|Forma pago|Estado',
+        ],
+        'de' => [
+            'document' => 'Beleg-Nr.|Rechn.-Nr.|Rg.-Nr.|Belegnr.|Rechnungs-Nr.|RE-Nummer|Beleg|OP-Nr.|Rechnungsnummer'
+                .'|Dokumentennr.|Belegfeld 1|Re.-Nr.|Rechnung Nr|Beleg Nr|Rgnr|Dok.-Nr.|Referenzbeleg|Rechnung'
+                .'|Vorgangsnummer',
+            'customer' => 'Kd.-Nr.|Kunden-Nr.|Debitoren-Nr.|Debitor|Kundennr.|Konto|Debitorenkonto|Kdnr|Deb.-Nr.'
+                .'|Geschäftspartner|Kunde|Kundenkonto|Kunden-ID|Deb.-Konto|Personenkonto|Adressnr.|Kundencode',
+            'name' => 'Name|Kundenname|Firma|Name 1|Debitorname|Bezeichnung|Kurzname|Debitorenbezeichnung'
+                .'|Kundenbezeichnung|Firmenname|Nachname/Firma|Kundename|Suchbegriff',
+            'date' => 'Datum|Belegdat.|Rg.-Datum|Rechnungsdat.|Buch.-Datum|Belegdatum|Rechn.-Datum|Buchungsdatum'
+                .'|Ausstellungsdatum|Rech.-Datum|Erstellt am|Beleg vom|Rechnung vom|Dat.|Fakturadatum',
+            'due_date' => 'Fälligkeit|Fällig am|Fälligkeitsdat.|Fällig|Netto-Fälligkeit|Zahlbar bis|Fälligk.|Fäll.-Datum'
+                .'|Fällig per|Fälligkeitstag|Zahlungsfrist|Fällig zum|Zahlungsziel|Nettofälligkeit',
+            'currency' => 'Währung|Whrg.|WKZ|Belegwährung|Währ.|Whg|Währungskennz.|ISO-Währung|Währungscode|Whrg'
+                .'|Währungsschlüssel',
+            'amount' => 'Betrag|Bruttobetrag|Rechnungsbetrag|Rg.-Betrag|Betrag brutto|Belegbetrag|Urspr. Betrag'
+                .'|Gesamtbetrag|Summe brutto|Endbetrag|Betrag (brutto)|Brutto|Forderung|Rechnungssumme|Gesamt'
+                .'|Bruttosumme|Betrag inkl. MwSt|Originalbetrag|Fakturabetrag',
+            'open' => 'Offen|OP-Betrag|Offener Betrag|Restbetrag|Saldo|Rest|Offener Saldo|Noch offen|OP-Saldo'
+                .'|Restschuld|Offene Summe|Restforderung|Offener Rest|Ausstehend|Saldo offen|noch zu zahlen'
+                .'|Unbezahlt',
+            'kind' => 'Art|Belegart|BA|Typ|Vorgangsart|Beleg-Art|Belegtyp|Dok.-Art|Buchungsart|Dokumentart|Postenart',
+            'debit' => 'Soll|Umsatz Soll|S|Soll EUR|Betrag Soll|Sollbetrag|Soll (EUR)',
+            'credit' => 'Haben|Umsatz Haben|H|Haben EUR|Betrag Haben|Habenbetrag|Haben (EUR)',
+            'marker' => 'S/H|SH|Soll/Haben-Kz|S/H-Kennz.|Soll-/Haben-Kennzeichen|Soll/Haben|S / H',
+            'entry' => 'Buchungs-Nr.|Journalnr.|Buch.-Nr.|Buchungssatz|Journal-Nr.|Lfd. Nr.|Buchungsnummer|Buchung'
+                .'|Buchungsnr|Belegnummer|Vorgang',
+            'account' => 'Konto|Konto-Nr.|Sachkonto|Kto.|Kto.-Nr.|Kontonummer|FIBU-Konto|Kontonr.|Hauptbuchkonto'
+                .'|Sachkontonr.|Konto Nr',
+            'text' => 'Buchungstext|Text|Bemerkung|Beschreibung|Buch.-Text|Postentext|Info|Zusatztext|Verwendung',
+            'money_in' => 'Haben|Gutschrift|Eingang|Zugang|Gutschriften|Einnahme|Zahlungseingang',
+            'money_out' => 'Soll|Belastung|Ausgang|Abgang|Lastschrift|Belastungen|Ausgabe|Zahlungsausgang',
+            'balance' => 'Saldo|Kontostand|Saldo nach Buchung|Endsaldo|Saldo EUR',
+            'value_date' => 'Valuta|Wertstellung|Valutadatum|Valuta-Datum|Wert|Valutierung',
+            'party' => 'Auftraggeber|Name Auftraggeber/Empfänger|Begünstigter/Zahlungspflichtiger'
+                .'|Auftraggeber / Begünstigter|Name|Zahler / Empfänger|Partner',
+            'booked' => 'Datum|Buchungstag|Buchungsdatum|Buch.-Tag',
+            'email' => 'E-Mail|E-Mail-Adresse',
+            'terms' => 'Zahlungsbed.|Zahlungsbedingung|Zahlungsziel',
+            'credit_limit' => 'Kreditlimit|Kred.-Limit',
+            'country' => 'Land|LKZ',
+            'tax_id' => 'USt-IdNr.|USt-ID|Steuernummer',
+            'other' => 'Benutzer|Filiale|Verzug|Mahnstufe|Vertreter|Netto|MwSt|Kostenstelle|Ort|PLZ|Bemerkungen'
+                .'|Tage überfällig|Straße|Sachbearbeiter',
+        ],
+        'fr' => [
+            'document' => 'N° facture|Pièce|N° pièce|Réf. facture|Facture|N° de pièce|Num. pièce|Numéro|N° fact.'
+                .'|Référence pièce|Réf. pièce|Document|N° Doc|Numéro de facture|No. pièce|N° de document'
+                .'|Facture n°|Réf.|Pce',
+            'customer' => 'Code client|N° client|Client|Compte client|Compte tiers|Tiers|Réf. client|Code tiers'
+                .'|Cpte client|Cpte aux.|CompAuxNum|Code cli.|No client|Cpt client|Identifiant client|Client n°'
+                .'|Compte auxiliaire|Débiteur',
+            'name' => 'Nom|Raison sociale|Nom du client|Intitulé|Nom client|Intitulé du tiers|Libellé tiers|CompAuxLib'
+                .'|Désignation client|Enseigne|Dénomination|Société|Nom / Raison sociale|Libellé client',
+            'date' => 'Date|Date fact.|Date de facture|Date pièce|Date compta.|Date d\'émission|Date facturation'
+                .'|Dt facture|PieceDate|Date doc.|Émis le|Date création|Date de pièce|Dt pièce|Facturé le',
+            'due_date' => 'Échéance|Date éch.|Date d\'échéance|Ech.|Date échéance|À échéance du|Échéance le|Date limite'
+                .'|Payable le|Éch.|Date de règlement prévue|Dt éch.|Date exigibilité',
+            'currency' => 'Devise|Dev.|Monnaie|Code devise|Idevise|Code ISO|Dev|Monnaie facture',
+            'amount' => 'Montant|Montant TTC|Mt TTC|Total TTC|Mnt|Montant initial|Montant facture|Mont. TTC'
+                .'|Montant d\'origine|Total facture|Total (TTC)|Valeur|Somme|Mt facture|Mt initial|Montant brut'
+                .'|Net à payer',
+            'open' => 'Solde|Reste dû|Reste à régler|Restant dû|Solde dû|Montant restant|Reste à payer|Non réglé'
+                .'|Encours|Solde restant|Reste|Solde à payer|Impayé|Mt restant|Reste à encaisser|Solde dû TTC'
+                .'|En-cours',
+            'kind' => 'Type|Nature|Type doc.|Type de document|Type pièce|Nature pièce|Type mvt|Type opération|Genre'
+                .'|Catégorie',
+            'debit' => 'Débit|Mt débit|Montant débit|Débit EUR|Debit|Mvt débit|Débits',
+            'credit' => 'Crédit|Mt crédit|Montant crédit|Crédit EUR|Credit|Mvt crédit|Crédits',
+            'marker' => 'Sens|D/C|Sens (D/C)|Débit/Crédit|Signe',
+            'entry' => 'N° écriture|Écriture|N° mouvement|EcritureNum|N° d\'écriture|N° mvt|N° pièce comptable'
+                .'|N° saisie|N° opération',
+            'account' => 'Compte|N° compte|Cpte|Compte général|CompteNum|Cpte gén.|N° de compte|N° Cpte|Compte gén.'
+                .'|Compte comptable|N° cpt général',
+            'text' => 'Libellé|Libellé écriture|EcritureLib|Désignation|Commentaire|Lib. écriture|Libellé mouvement'
+                .'|Motif|Libellé opération|Texte',
+            'money_in' => 'Crédit|Recettes|Encaissements|Entrées|Encaissement|Entrée',
+            'money_out' => 'Débit|Dépenses|Décaissements|Sorties|Décaissement|Sortie',
+            'balance' => 'Solde|Solde courant|Solde après opération|Solde (EUR)|Solde comptable',
+            'value_date' => 'Date valeur|Valeur|Date de valeur|Dt valeur|Dt val.|Valeur le',
+            'party' => 'Donneur d\'ordre|Contrepartie|Tiers|Bénéficiaire|Émetteur|Nom du tiers',
+            'booked' => 'Date|Date opération|Date comptable|Date d\'opération',
+            'email' => 'Courriel|E-mail|Adresse mail',
+            'terms' => 'Conditions règlement|Délai de paiement|Mode règlement',
+            'credit_limit' => 'Plafond|Encours autorisé',
+            'country' => 'Pays',
+            'tax_id' => 'N° TVA|TVA intracom.|SIRET',
+            'other' => 'Utilisateur|Agence|Retard (j)|Représentant|HT|TVA|Ville|CP|Relance|Commentaires|Jours de retard'
+                .'|Journal|Lettrage',
+        ],
+        'it' => [
+            'document' => 'N. doc.|Nr. fattura|Numero doc.|Documento|Num. Fattura|Fattura n.|N. fatt.|Nr. Doc|Numero'
+                .'|Rif. documento|Protocollo IVA|N° Fattura|Num. Doc.|Doc. n.|Fatt. nr.|N.Doc|Riferimento'
+                .'|Documento nr.',
+            'customer' => 'Cod. cliente|Cliente|Cod. cli.|Codice|Conto cliente|Codice anagrafica|Nr. cliente'
+                .'|Codice debitore|Cod. anagr.|Cod. conto cliente|Cliente nr.|ID cliente|Debitore',
+            'name' => 'Ragione Sociale|Rag. soc.|Nome cliente|Intestatario|Denominazione|Descrizione cliente'
+                .'|Nominativo|Nome/Ragione sociale|Descr. cliente|Anagrafica|Rag.Sociale|Azienda',
+            'date' => 'Data|Data doc.|Data fatt.|Data emissione|Dt. documento|Data documento|Data registrazione'
+                .'|Data reg.|Data fattura|Emessa il|Del|Data del documento|Dt. fattura|Data compet.',
+            'due_date' => 'Scadenza|Data scad.|Scad.|Dt. scadenza|Data di scadenza|Scade il|Scad. pagamento'
+                .'|Data pagamento prevista|Termine di pagamento|Scadenza il|Dt. scad.|Scade',
+            'currency' => 'Valuta|Divisa|Val.|Cod. valuta|Codice ISO|Moneta|Val',
+            'amount' => 'Importo|Totale doc.|Imp. totale|Importo lordo|Totale fattura|Importo originario|Imp. documento'
+                .'|Totale|Lordo|Totale (IVA incl.)|Tot. documento|Tot. fatt.|Imp. lordo|Valore|Importo iniziale'
+                .'|Importo totale doc.',
+            'open' => 'Residuo|Imp. residuo|Saldo|Da incassare|Importo aperto|Scoperto|Saldo residuo'
+                .'|Importo da saldare|Insoluto|Ancora da pagare|Rimanenza|Imp. aperto|Da pagare|Saldo aperto'
+                .'|Esposizione',
+            'kind' => 'Tipo|Tipo doc.|Causale|Tipo documento|Cod. causale|Tipo mov.|Tipologia|Natura|Tipo di documento',
+            'debit' => 'Dare|Importo Dare|Imp. dare|Dare EUR|Dare (EUR)|Tot. dare',
+            'credit' => 'Avere|Importo Avere|Imp. avere|Avere EUR|Avere (EUR)|Tot. avere',
+            'marker' => 'D/A|Segno|Dare/Avere|D / A|Segno D/A',
+            'entry' => 'N. registrazione|Reg. n.|Num. reg.|Prot.|Nr. reg.|Registrazione|Num. mov.|N. mov.'
+                .'|Nr. registrazione|Numero reg.',
+            'account' => 'Conto|Cod. conto|Sottoconto|Codice conto|Mastro/Conto|Codice c.|Conto co.ge.|Cod. sottoconto'
+                .'|N. conto',
+            'text' => 'Descrizione|Causale|Note|Descr.|Descrizione movimento|Descrizione causale|Testo|Annotazioni'
+                .'|Descriz.',
+            'money_in' => 'Entrate|Avere|Accrediti|Accredito|Entrata|Imp. avere',
+            'money_out' => 'Uscite|Dare|Addebiti|Addebito|Uscita|Imp. dare',
+            'balance' => 'Saldo|Saldo contabile|Saldo progressivo|Saldo disponibile|Saldo EUR',
+            'value_date' => 'Valuta|Data valuta|Dt. valuta|Val.|Data val.',
+            'party' => 'Ordinante|Controparte|Ordinante/Beneficiario|Beneficiario|Nome controparte',
+            'booked' => 'Data|Data contabile|Data operazione|Data mov.',
+            'email' => 'E-mail|PEC',
+            'terms' => 'Cond. pagamento|Pagamento',
+            'credit_limit' => 'Fido|Fido concesso',
+            'country' => 'Nazione|Paese',
+            'tax_id' => 'P. IVA|Partita IVA|P.IVA/C.F.',
+            'other' => 'Utente|Filiale|GG ritardo|Agente|Imponibile|IVA|Città|CAP|Note|Giorni scaduto|Zona',
+        ],
+        'pt' => [
+            'document' => 'Nº Doc.|Documento|N.º Fatura|Fatura|Núm. Doc.|Nº documento|Doc. n.º|Número doc.|Nº da fatura'
+                .'|Refª documento|Fatura nº|Num. Documento|Nº Fat.|Ref. Doc.|N.Doc.|Doc|Título',
+            'customer' => 'Cliente|Cód. Cliente|Nº Cliente|Conta|Entidade|Código|Cód. entidade|Conta cliente|Cód. Cli.'
+                .'|Cliente nº|Terceiro|Conta corrente|Id Cliente|Nº conta cliente',
+            'name' => 'Nome|Nome Cliente|Designação|Razão social|Nome do cliente|Nome entidade|Nome fiscal|Denominação'
+                .'|Razão Soc.|Empresa|Descrição cliente',
+            'date' => 'Data|Data Doc.|Data Emissão|Dt. Emissão|Data de emissão|Data documento|Dt. doc.|Data lanç.'
+                .'|Emissão|Data fat.|Emitido em|Dt. fatura|Data de doc.',
+            'due_date' => 'Vencimento|Data Venc.|Dt. Vencimento|Data de vencimento|Vence em|Data vencim.|Vcto.|Dt. Venc.'
+                .'|Data limite|Data limite pagamento|Vence|Data de pagamento',
+            'currency' => 'Moeda|Div.|Divisa|Cód. moeda|Código moeda|ISO|Moeda doc.',
+            'amount' => 'Valor|Total|Valor Total|Montante|Total c/ IVA|Valor documento|Valor orig.|Total documento'
+                .'|Valor bruto|Valor da fatura|Valor ilíquido total|Total (c/IVA)|Vlr. Total|Total bruto'
+                .'|Importância',
+            'open' => 'Pendente|Em aberto|Valor pendente|Saldo|Valor em dívida|Por regularizar|Saldo pendente'
+                .'|Em dívida|Saldo em aberto|Por pagar|Valor aberto|Restante|Falta receber|Montante em dívida'
+                .'|A receber',
+            'kind' => 'Tipo|Tipo Doc.|Tipo documento|Tp. Doc.|T. doc.|Tipo mov.|Natureza doc.|Espécie|Tipo de doc.',
+            'debit' => 'Débito|Valor débito|Débito EUR|Deb.|Valor a débito|Débitos',
+            'credit' => 'Crédito|Valor crédito|Crédito EUR|Cred.|Valor a crédito|Créditos',
+            'marker' => 'D/C|Natureza|Sinal|Débito/Crédito|D / C',
+            'entry' => 'Lançamento|Nº Lanç.|Nº lançamento|Nº movimento|N. Diário|Nº do lançamento|Mov.|Nº operação',
+            'account' => 'Conta|Cód. Conta|Conta SNC|Conta contab.|Nº conta|Conta geral|Código da conta|Cta.',
+            'text' => 'Descrição|Descritivo|Histórico|Observações|Descr.|Texto|Notas|Detalhe|Descrição mov.',
+            'money_in' => 'Créditos|Entradas|Crédito|A crédito|Entrada|Valor crédito',
+            'money_out' => 'Débitos|Saídas|Débito|A débito|Saída|Valor débito',
+            'balance' => 'Saldo|Saldo contabilístico|Saldo após movimento|Saldo (EUR)|Saldo disponível',
+            'value_date' => 'Data valor|Dt. valor|Data-valor|Data de valor|D. valor',
+            'party' => 'Ordenante|Contraparte|Beneficiário|Entidade|Ordenante/Beneficiário',
+            'booked' => 'Data|Data mov.|Data movimento|Data lanç.|Data operação',
+            'email' => 'E-mail|Email',
+            'terms' => 'Cond. pagamento|Prazo',
+            'credit_limit' => 'Limite crédito|Plafond',
+            'country' => 'País',
+            'tax_id' => 'NIF|Contribuinte|Nº contrib.',
+            'other' => 'Utilizador|Filial|Dias atraso|Vendedor|Incidência|IVA|Localidade|Cód. Postal|Observações|Zona'
+                .'|Série',
+        ],
+        'nl' => [
+            'document' => 'Fact.nr.|Factuurnr|Factuur|Stuknr.|Documentnr.|Boekstuknr.|Factuur-nr|Factuurnummer|Bkst.nr.'
+                .'|Ref. document|Volgnummer factuur|Factuur nr.|Docnr|Boekstuk|Referentie|Fact. nr|Stuk'
+                .'|Documentnummer',
+            'customer' => 'Deb.nr.|Klantnr.|Debiteur|Klant|Debiteurnr|Relatienr.|Relatiecode|Klant-ID|Deb. code'
+                .'|Debiteurcode|Klant nr|Debnr.|Relatie|Debiteur nr.|Afnemer|Klantcode',
+            'name' => 'Naam|Debiteurnaam|Bedrijf|Klantnaam|Naam debiteur|Naam relatie|Omschrijving debiteur|Zoeknaam'
+                .'|Naam klant|Organisatie|Firmanaam|Debiteurennaam|Klant naam',
+            'date' => 'Datum|Fact.datum|Factuurdat.|Boekdatum|Documentdatum|Datum factuur|Boek.datum|Stukdatum'
+                .'|Opgemaakt op|Dat. factuur|Datum document|Stuk datum|Fact. dat.',
+            'due_date' => 'Vervaldatum|Verv.datum|Vervaldag|Uiterste betaaldatum|Verv.dat.|Vervalt op|Te betalen voor'
+                .'|Vervalt|Betaaldatum uiterlijk|Verval|Betalen voor|Vervaldat',
+            'currency' => 'Valuta|Munt|Val.|Muntsoort|Valutacode|ISO-code|Munteenheid|Muntcode',
+            'amount' => 'Bedrag|Factuurbedrag|Bedrag incl.|Totaal|Totaalbedrag|Bedrag incl. BTW|Oorspr. bedrag'
+                .'|Bruto bedrag|Bedrag factuur|Totaal incl.|Bruto|Som|Bedrag (incl.)|Totaalbedr.|Factuur bedrag'
+                .'|Oorspronkelijk',
+            'open' => 'Openstaand|Open bedrag|Saldo|Nog open|Openst. bedrag|Restbedrag|Nog te ontvangen|Open saldo'
+                .'|Te ontvangen|Nog te betalen|Resterend|Restant|Onbetaald|Openst. saldo|Openstaand bedr.'
+                .'|Te betalen',
+            'kind' => 'Soort|Type|Documentsoort|Srt|Soort stuk|Boekingstype|Stuksoort|Doc.soort|Srt. doc|Documenttype',
+            'debit' => 'Debet|Bedrag debet|Deb.|Debet EUR|Debetbedrag|Debet (EUR)',
+            'credit' => 'Credit|Bedrag credit|Cred.|Credit EUR|Creditbedrag|Credit (EUR)',
+            'marker' => 'D/C|DC|Debet/Credit|D / C|Debet/credit',
+            'entry' => 'Boekstuk|Boekingsnr.|Mutatienr.|Stuknummer|Journaalpost|Boeknr.|Boeking|Boekingsnummer|Mutatie',
+            'account' => 'Rekening|Grootboekrek.|Rek.nr.|GB-rekening|Grootboek|Rekeningnr.|Grootboeknr.|Rek.'
+                .'|Grootboekrekening',
+            'text' => 'Omschrijving|Omschr.|Toelichting|Opmerking|Tekst|Omschrijving boeking|Memo|Notitie',
+            'money_in' => 'Bij|Credit|Ontvangsten|Bijgeschreven|Ontvangst|Bedrag bij',
+            'money_out' => 'Af|Debet|Uitgaven|Afgeschreven|Uitgave|Bedrag af',
+            'balance' => 'Saldo|Saldo na mutatie|Saldo na boeking|Saldo rekening|Eindsaldo',
+            'value_date' => 'Valutadatum|Rentedatum|Valutadat.|Valuta|Rente datum',
+            'party' => 'Tegenpartij|Naam tegenpartij|Naam/Omschrijving|Naam|Begunstigde|Tegenrekening naam',
+            'booked' => 'Datum|Boekdatum|Transactiedatum|Boekingsdatum',
+            'email' => 'E-mail|E-mailadres',
+            'terms' => 'Bet.conditie|Betalingstermijn|Betaalconditie',
+            'credit_limit' => 'Kredietlimiet',
+            'country' => 'Land|Landcode',
+            'tax_id' => 'BTW-nummer|BTW-nr.',
+            'other' => 'Gebruiker|Vestiging|Dagen te laat|Vertegenwoordiger|Netto|BTW|Plaats|Postcode|Opmerkingen'
+                .'|Aanmaning|Kostenplaats',
+        ],
+    ];
+
+    /** Invoice, credit note and receipt. */
+    public const KINDS = [
+        'en' => [
+            ['Invoice', 'Credit Note', 'Payment'],
+            ['INV', 'CRN', 'PMT'],
+            ['Sales Inv.', 'Cr. Memo', 'Receipt'],
+            ['SI', 'SC', 'SR'],
+            ['IN', 'CR', 'PY'],
+            ['Invoices', 'Credit memos', 'Customer receipts'],
+            ['Inv', 'C/N', 'Rcpt'],
+        ],
+        'es' => [
+            ['Factura', 'Abono', 'Cobro'],
+            ['FAC', 'ABO', 'COB'],
+            ['Fra.', 'N. Crédito', 'Pago'],
+            ['FV', 'NC', 'RC'],
+            ['Factura venta', 'Rectificativa', 'Cobro cliente'],
+        ],
+        'de' => [
+            ['Rechnung', 'Gutschrift', 'Zahlung'],
+            ['RE', 'GU', 'ZA'],
+            ['RG', 'GS', 'ZE'],
+            ['DR', 'DG', 'DZ'],
+            ['Rechnungen', 'Gutschriften', 'Zahlungseingang'],
+            ['AR', 'RK', 'ZE'],
+        ],
+        'fr' => [
+            ['Facture', 'Avoir', 'Règlement'],
+            ['FAC', 'AVO', 'REG'],
+            ['FA', 'AV', 'RG'],
+            ['Fact.', 'Av.', 'Règl.'],
+            ['Facture client', 'Avoir client', 'Encaissement'],
+        ],
+        'it' => [
+            ['Fattura', 'Nota di credito', 'Incasso'],
+            ['FT', 'NC', 'INC'],
+            ['Fatt.', 'Nota cred.', 'Pag.'],
+            ['FATT', 'NCRE', 'INCA'],
+            ['Fattura vendita', 'Nota credito', 'Pagamento cliente'],
+        ],
+        'pt' => [
+            ['Fatura', 'Nota de crédito', 'Recibo'],
+            ['FT', 'NC', 'RE'],
+            ['FAT', 'NCR', 'REC'],
+            ['Fatura venda', 'N. Crédito', 'Recebimento'],
+        ],
+        'nl' => [
+            ['Factuur', 'Creditnota', 'Betaling'],
+            ['FACT', 'CN', 'BET'],
+            ['VF', 'CF', 'BT'],
+            ['Verkoopfactuur', 'Creditfactuur', 'Ontvangst'],
+            ['Fact.', 'Cred.nota', 'Bet.'],
+        ],
+    ];
+
+    public const TOTALS = [
+        'en' => ['Total', 'Grand Total', 'TOTAL EUR', 'Report total'],
+        'es' => ['Total', 'TOTAL GENERAL', 'Suma', 'Totales'],
+        'de' => ['Summe', 'Gesamtsumme', 'Summe gesamt', 'Gesamt'],
+        'fr' => ['Total', 'Total général', 'TOTAUX', 'Somme'],
+        'it' => ['Totale', 'Totale generale', 'TOTALI'],
+        'pt' => ['Total', 'Total geral', 'Totais'],
+        'nl' => ['Totaal', 'Eindtotaal', 'Totalen'],
+    ];
+
+    public const TOTAL_OF = [
+        'en' => 'Total for %s',
+        'es' => 'Total cliente %s',
+        'de' => 'Summe %s',
+        'fr' => 'Total client %s',
+        'it' => 'Totale cliente %s',
+        'pt' => 'Total %s',
+        'nl' => 'Totaal %s',
+    ];
+
+    public const MONTHS = [
+        'en' => 'Jan|Feb|Mar|Apr|May|Jun|Jul|Aug|Sep|Oct|Nov|Dec',
+        'es' => 'ene|feb|mar|abr|may|jun|jul|ago|sep|oct|nov|dic',
+        'de' => 'Jan|Feb|Mär|Apr|Mai|Jun|Jul|Aug|Sep|Okt|Nov|Dez',
+        'fr' => 'janv|févr|mars|avr|mai|juin|juil|août|sept|oct|nov|déc',
+        'it' => 'gen|feb|mar|apr|mag|giu|lug|ago|set|ott|nov|dic',
+        'pt' => 'jan|fev|mar|abr|mai|jun|jul|ago|set|out|nov|dez',
+        'nl' => 'jan|feb|mrt|apr|mei|jun|jul|aug|sep|okt|nov|dec',
+    ];
+}
