@@ -63,6 +63,27 @@ final class ForeignFilesTest extends BooksTestCase
         self::assertTrue($this->import(['open.csv' => $once])->blocked, 'one such line makes no grouped list');
     }
 
+    /** What a list has no column for is left as it stands: another currency, group, control account and bank account are not taken away. */
+    public function test_a_list_of_customers_without_currency_leaves_what_it_does_not_say(): void
+    {
+        $this->import(['customers.csv' => "customer,name,currency,terms,group,iban,credit_limit\n"
+            ."10002,Hullhaven Deli,GBP,net 45,export,GB29NWBK60161331926819,5000.00\n"]);
+        $report = $this->import(['kunden.csv' => "Kd.-Nr.;Firma;E-Mail\n10002;Hullhaven Deli & Sons;deli@example.com\n10009;Neuer Laden;\n"
+            ."10010;Noch ein Laden;laden@example.com\n"]);
+        self::assertSame([], $report->refused);
+        $kept = DB::table('customers')->whereIn('customer', ['10002', '10009'])->orderBy('customer')
+            ->get(['name', 'currency', 'terms', 'customer_group', 'iban', 'credit_limit', 'email']);
+        self::assertSame([
+            ['Hullhaven Deli & Sons', 'GBP', 'net 45', 'export', 'GB29NWBK60161331926819', 500000, 'deli@example.com'],
+            ['Neuer Laden', 'EUR', '', '', '', null, ''],
+        ], $kept->map(static fn (object $of): array => array_values((array) $of))->all());
+        // Items of the new ones are taken in beside them, each in its customer's currency.
+        $report = $this->import(['items.csv' => "Document,Customer no,Invoice date,Due date,Amount\nF1,10002,03/10/2026,16/11/2026,10.00\n"
+            ."F2,10010,22/10/2026,22/11/2026,20.00\n"]);
+        self::assertSame([], $report->refused);
+        self::assertSame(['GBP', 'EUR'], DB::table('items')->orderBy('document')->pluck('currency')->all());
+    }
+
     public function test_words_for_kinds_that_are_not_known_are_asked_once_and_remembered(): void
     {
         $list = static fn (int $n): string => "Document No,Customer No,Date,Due date,Type,Amount\n"

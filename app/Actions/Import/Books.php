@@ -203,6 +203,12 @@ final class Books
         return Currency::of((string) $this->customerCurrency[$customerId]);
     }
 
+    /** Customers have changed: what was read of their currencies is read again. */
+    public function customersChanged(): void
+    {
+        $this->customerCurrency = null;
+    }
+
     /**
      * An amount in minor units of base currency, by the rate of the day.
      *
@@ -213,7 +219,7 @@ final class Books
         try {
             return (new Rates($this->settings))->toBase($amount, $day)->minor;
         } catch (Refusal $refusal) {
-            throw new RowFault('base_amount', '', "the amount in {$this->base()->code} is expected, since {$refusal->getMessage()}");
+            throw new RowFault('base_amount', '', "the amount in {$this->base()->code} is expected. {$refusal->getMessage()}");
         }
     }
 

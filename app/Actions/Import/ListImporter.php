@@ -91,7 +91,9 @@ final class ListImporter extends Importer
             $id,
         );
         $this->books->accounts[$row['account']] = $id ?? $this->idOf('accounts', 'account', $row['account']);
-        $this->books->roles[$row['account']] = $row['role'] === '' ? null : $row['role'];
+        if ($id === null || $this->isSaid('role')) {
+            $this->books->roles[$row['account']] = $row['role'] === '' ? null : $row['role'];
+        }
         ksort($this->books->roles, SORT_STRING);
         $this->books->settingsChanged();
 
@@ -124,49 +126,61 @@ final class ListImporter extends Importer
     {
         $id = $this->books->customers[$row['customer']] ?? null;
         $control = $this->optionalAccount($row['control_account']);
-        $currency = Currency::of($row['currency']);
+        $currency = match (true) {
+            $row['currency'] !== '' => Currency::of($row['currency']),
+            $id === null => $this->books->base(),
+            default => $this->books->currencyOf($id),
+        };
         $before = $id === null ? null : $this->toPolicies($id);
-        $outcome = $this->keep(
-            'customers',
-            'customer',
-            $row['customer'],
-            [
-                'name' => $row['name'],
-                'trading_name' => $row['trading_name'],
-                'currency' => $currency->code,
-                'terms' => $row['terms'],
-                'control_account_id' => $control,
-                'supplier_id' => $row['supplier'] === '' ? null : $this->books->supplier($row['supplier']),
-                'customer_group' => $row['group'],
-                'iban' => $row['iban'],
-                'email' => $row['email'],
-                'tax_id' => $row['tax_id'],
-                'country' => $row['country'],
-                'credit_limit' => $row['credit_limit'] === ''
-                    ? null
-                    : $this->books->notNegative('credit_limit', $row['credit_limit'], $currency),
-                ...$this->said($row, ['related', 'region', 'salesperson']),
-            ],
-            $id,
-        );
+        $outcome = $this->keep('customers', 'customer', $row['customer'], $this->customerValues($row, $currency, $control), $id);
+        $isNew = $id === null;
         $id ??= $this->idOf('customers', 'customer', $row['customer']);
         $this->books->customers[$row['customer']] = $id;
+        $outcome === Outcome::Same || $this->books->customersChanged();
         $before === null || $outcome === Outcome::Same || $this->keepVersion($id, $before);
-        if (
-            $outcome !== Outcome::Same &&
-            $this->books->rows('SELECT iban FROM customer_ibans WHERE customer_id = ? ORDER BY recorded_at DESC LIMIT 1', [$id]) !== [
-                [Iban::plain($row['iban'])],
-            ]
-        ) {
-            $this->books->write('INSERT OR REPLACE INTO customer_ibans (customer_id, iban, recorded_at) VALUES (?, ?, ?)', [
-                $id,
-                Iban::plain($row['iban']),
-                Moment::now(),
-            ]);
+        $outcome === Outcome::Same || (! $isNew && ! $this->isSaid('iban')) || $this->keepIban($id, Iban::plain($row['iban']));
+        if ($isNew || $this->isSaid('control_account_id')) {
+            $this->books->customerControl[$row['customer']] = $control;
         }
-        $this->books->customerControl[$row['customer']] = $control;
 
         return $outcome;
+    }
+
+    /**
+     * @param array<string, string> $row
+     * @return array<string, int|string|null> by column of the table
+     */
+    private function customerValues(array $row, Currency $currency, ?int $control): array
+    {
+        return [
+            'name' => $row['name'],
+            'trading_name' => $row['trading_name'],
+            'currency' => $currency->code,
+            'terms' => $row['terms'],
+            'control_account_id' => $control,
+            'supplier_id' => $row['supplier'] === '' ? null : $this->books->supplier($row['supplier']),
+            'customer_group' => $row['group'],
+            'iban' => $row['iban'],
+            'email' => $row['email'],
+            'tax_id' => $row['tax_id'],
+            'country' => $row['country'],
+            'credit_limit' => $row['credit_limit'] === '' ? null : $this->books->notNegative('credit_limit', $row['credit_limit'], $currency),
+            'related' => (int) ($row['related'] === 'yes'),
+            'region' => $row['region'],
+            'salesperson' => $row['salesperson'],
+        ];
+    }
+
+    /** A payer is known by every account number that the customer ever had. */
+    private function keepIban(int $customerId, string $iban): void
+    {
+        $last = $this->books->rows('SELECT iban FROM customer_ibans WHERE customer_id = ? ORDER BY recorded_at DESC LIMIT 1', [$customerId]);
+        if ($last !== [[$iban]]) {
+            $this->books->write(
+                'INSERT OR REPLACE INTO customer_ibans (customer_id, iban, recorded_at) VALUES (?, ?, ?)',
+                [$customerId, $iban, Moment::now()],
+            );
+        }
     }
 
     /** @return list<mixed> group, related and credit limit, which policies go by */
@@ -195,25 +209,6 @@ final class ListImporter extends Importer
                 [$customerId, $day, ...$of, $this->books->who(), Moment::now()],
             );
         }
-    }
-
-    /**
-     * What a file without these columns leaves as it stands.
-     *
-     * @param array<string, string> $row
-     * @param list<string> $fields
-     * @return array<string, int|string>
-     */
-    private function said(array $row, array $fields): array
-    {
-        $said = [];
-        foreach ($fields as $field) {
-            if (isset($this->report->mapping?->columns[$field])) {
-                $said[$field] = $field === 'related' ? (int) ($row[$field] === 'yes') : $row[$field];
-            }
-        }
-
-        return $said;
     }
 
     /** @param  array<string, string>  $row */
@@ -323,6 +318,7 @@ final class ListImporter extends Importer
     /** @param  array<string, int|string|null>  $values by column */
     private function keep(string $table, string $key, string $name, array $values, ?int $id): Outcome
     {
+        $values = $id === null ? $values : array_filter($values, $this->isSaid(...), ARRAY_FILTER_USE_KEY);
         $columns = array_keys($values);
         if ($id === null) {
             $this->books->write(
@@ -339,6 +335,20 @@ final class ListImporter extends Importer
         $this->books->write("UPDATE {$table} SET ".implode(' = ?, ', $columns).' = ? WHERE id = ?', [...array_values($values), $id]);
 
         return $this->changed($name);
+    }
+
+    /** What a file has no column for is left as it stands. */
+    private function isSaid(string $column): bool
+    {
+        $field = match ($column) {
+            'control_account_id' => 'control_account',
+            'supplier_id' => 'supplier',
+            'customer_group' => 'group',
+            default => $column,
+        };
+        $mapping = $this->report->mapping;
+
+        return $mapping === null || isset($mapping->columns[$field]) || isset($mapping->fixed[$field]);
     }
 
     private function idOf(string $table, string $key, string $name): int
