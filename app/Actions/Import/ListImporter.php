@@ -164,7 +164,9 @@ final class ListImporter extends Importer
             'email' => $row['email'],
             'tax_id' => $row['tax_id'],
             'country' => $row['country'],
-            'credit_limit' => $row['credit_limit'] === '' ? null : $this->books->notNegative('credit_limit', $row['credit_limit'], $currency),
+            'credit_limit' => $row['credit_limit'] === ''
+                ? null
+                : $this->books->notNegative('credit_limit', $row['credit_limit'], $currency),
             'related' => (int) ($row['related'] === 'yes'),
             'region' => $row['region'],
             'salesperson' => $row['salesperson'],
@@ -174,7 +176,8 @@ final class ListImporter extends Importer
     /** A payer is known by every account number that the customer ever had. */
     private function keepIban(int $customerId, string $iban): void
     {
-        $last = $this->books->rows('SELECT iban FROM customer_ibans WHERE customer_id = ? ORDER BY recorded_at DESC LIMIT 1', [$customerId]);
+        $query = 'SELECT iban FROM customer_ibans WHERE customer_id = ? ORDER BY recorded_at DESC LIMIT 1';
+        $last = $this->books->rows($query, [$customerId]);
         if ($last !== [[$iban]]) {
             $this->books->write(
                 'INSERT OR REPLACE INTO customer_ibans (customer_id, iban, recorded_at) VALUES (?, ?, ?)',
