@@ -53,6 +53,7 @@ enum Concept
     case Rate;
     case Trading;
     case Place;
+    case Discount;
 
     /** Articles and the like, which say nothing by themselves. */
     case Filler;

@@ -130,15 +130,15 @@ final class ForeignColumns
 
     public function speaksOf(Concept $concept): bool
     {
-        foreach ($this->headings as $column => $heading) {
-            foreach ($this->cells($column)->isBlank() ? [] : TradeWords::of($heading) as $meanings) {
-                if (in_array($concept, $meanings, true)) {
-                    return true;
-                }
-            }
-        }
+        $saying = array_filter(array_keys($this->headings), fn (int $column): bool => $this->says($column, $concept));
 
-        return false;
+        return $this->isAny(array_values($saying), static fn (ColumnCells $cells): bool => ! $cells->isBlank());
+    }
+
+    /** Whether a word of a heading can mean it. */
+    public function says(int $column, Concept $concept): bool
+    {
+        return in_array($concept, array_merge(...TradeWords::of($this->headings[$column])), true);
     }
 
     /**

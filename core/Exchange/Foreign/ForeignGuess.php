@@ -193,6 +193,9 @@ final class ForeignGuess
         if ($words !== []) {
             $questions[] = 'What these kinds of documents are is not known here: '.implode(', ', $words).'.';
         }
+        foreach (self::paidBeside($mapping, $headings, $rows) as $heading) {
+            $questions[] = "Whether “{$heading}” is what was paid of each amount, so that only the rest is open.";
+        }
         foreach ($mapping->columns as $column) {
             $same = array_keys($headings, $headings[$column] ?? '', true);
             if (count($same) > 1 && self::differ($rows, $same)) {
@@ -201,6 +204,31 @@ final class ForeignGuess
         }
 
         return array_values(array_unique($questions));
+    }
+
+    /**
+     * Columns of what was paid, beside amounts of which nothing says what is open.
+     *
+     * @param list<string> $headings
+     * @param list<list<string>> $rows
+     * @return list<string> their headings
+     */
+    private static function paidBeside(Mapping $mapping, array $headings, array $rows): array
+    {
+        if ($mapping->kind !== FileKind::Items || ! isset($mapping->columns['amount']) || isset($mapping->columns['+open'])) {
+            return [];
+        }
+        $isPaid = static fn (string $heading): bool => in_array(Concept::Payment, array_merge(...TradeWords::of($heading)), true);
+        $found = [];
+        foreach (array_diff_key(array_filter($headings, $isPaid), array_flip($mapping->columns)) as $column => $heading) {
+            $cells = array_filter(array_map(static fn (array $cells): string => trim($cells[$column] ?? ''), $rows));
+            $amounts = new ColumnCells(array_values($cells));
+            if ($amounts->areWrittenAmounts() && preg_match('/[1-9]/', implode('', $cells)) === 1) {
+                $found[] = $heading;
+            }
+        }
+
+        return $found;
     }
 
     /**

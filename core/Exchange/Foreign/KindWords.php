@@ -115,6 +115,8 @@ final class KindWords
 
     /** Words that say more together than each by itself. */
     private const TOGETHER = [
+        'memos' => 'memo',
+        'notes' => 'note',
         'credit memo' => 'crn',
         'cr memo' => 'crn',
         'credit invoice' => 'crn',

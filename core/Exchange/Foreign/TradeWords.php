@@ -80,8 +80,9 @@ final class TradeWords
             .'pendente aberto divida regularizar liquidar falta openstaand openstaande openst nog restbedrag ontvangen',
         'Balance' => 'balance balances bal running closing saldo saldos solde soldes kontostand stand posterior '
             .'disponible courant progressivo',
-        'Payment' => 'pay payment payments paid cobro cobrar pago zahlung zahlungs paiement payer pagamento betaling '
-            .'betaal incasso reglement',
+        'Payment' => 'cobrado pagado bezahlt gezahlt regle pagato incassato recebido betaald received applied cleared '
+            .'pay payment payments paid cobro cobrar pago zahlung zahlungs paiement payer pagamento betaling betaal incasso '
+            .'reglement',
         'Days' => 'days dias tage jours giorni gg dagen late retard retraso mora atraso verzug ritardo scaduto '
             .'dunning level jour dpd',
         'Kind' => 'classe genre especie natura naturaleza genero categorie type types typ kind category class tipo '
@@ -126,6 +127,7 @@ final class TradeWords
         'Trading' => 'trading comercial handelsname commercial commerciale handelsnaam',
         'Place' => 'postcode postal postleitzahl plz zip cap cp city town street ort ciudad poblacion ville rue citta '
             .'localidade localidad plaats stad strasse direccion address adresse indirizzo morada adres',
+        'Discount' => 'discount discounts descuento dto skonto escompte sconto desconto korting rebate',
         'Filler' => 'the of at on by in per for and to as from after nach na apos item items line linea ligne linha '
             .'zeile regel de del la el los las en y por al para der die das des von und am im den le les d l un une sur au '
             .'aux du di dei della il lo dopo e su do da dos o os em a van het een op voor te betalen',

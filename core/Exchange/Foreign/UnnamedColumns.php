@@ -117,8 +117,9 @@ final readonly class UnnamedColumns
                 && $cells->ownShare() > self::DOCUMENTS_OWN],
             'customer' => [$unnamed, fn (ColumnCells $cells, int $column): bool => $name !== null && $cells->areCodes()
                 && ! $cells->areDays() && $this->pairs->nameTheSame($name, $column)],
+            // A discount has terms of its own.
             'due_date' => [$all, fn (ColumnCells $cells, int $column): bool => $date !== null && $cells->areDays()
-                && $this->pairs->areTerms($date, $column)],
+                && ! $this->list->says($column, Concept::Discount) && $this->pairs->areTerms($date, $column)],
             '+open' => [$unnamed, fn (ColumnCells $cells, int $column): bool => $amount !== null && $cells->areAmounts()
                 && $this->pairs->isPart($amount, $column)],
         ];

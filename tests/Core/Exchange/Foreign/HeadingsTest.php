@@ -1,0 +1,132 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Exchange\Foreign;
+
+use Ajuste\Core\Exchange\Foreign\Concept;
+use Ajuste\Core\Exchange\Foreign\ForeignGuess;
+use Ajuste\Core\Exchange\Foreign\KindWords;
+use Ajuste\Core\Exchange\Foreign\TradeWords;
+use Ajuste\Core\Exchange\Mapping;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+/** What headings say by their words, and where they leave something open. Words of the trade: common practice, from memory. */
+final class HeadingsTest extends TestCase
+{
+    /** @return iterable<string, array{string, list<Concept>}> */
+    public static function headings(): iterable
+    {
+        yield 'short forms' => ['Rechn.-Nr.', [Concept::Document, Concept::Number]];
+        yield 'written together' => ['Rechnungsnummer', [Concept::Document, Concept::Number]];
+        yield 'a joint between' => ['Debiteurennaam', [Concept::Customer, Concept::Name]];
+        yield 'the beginning of a word' => ['Vencim. doc.', [Concept::Due, Concept::Document]];
+        yield 'signs for a number' => ['Invoice #', [Concept::Document, Concept::Number]];
+        yield 'two letters that are one word' => ['O/S Amount', [Concept::Open, Concept::Amount]];
+        yield 'a code' => ['Importe (USD)', [Concept::Amount, Concept::CurrencyCode]];
+    }
+
+    /** @param  list<Concept>  $says */
+    #[DataProvider('headings')]
+    public function test_a_heading_is_read_word_by_word(string $heading, array $says): void
+    {
+        $words = TradeWords::of($heading);
+        self::assertCount(count($says), $words);
+        foreach ($says as $place => $concept) {
+            self::assertContains($concept, $words[$place], $heading);
+        }
+    }
+
+    public function test_a_word_that_is_not_known_says_nothing(): void
+    {
+        self::assertSame([[]], TradeWords::of('Zwrbl'));
+        self::assertSame([], TradeWords::of(' 1 '), 'a number is no word');
+    }
+
+    /** A short form is read by the other words of its list: RE is an invoice in German and a receipt in Portuguese. */
+    public function test_short_forms_of_kinds_are_read_by_their_list(): void
+    {
+        $of = static fn (string ...$words): array => array_map(
+            static fn ($kind): string => $kind->value,
+            KindWords::inList(array_values($words)),
+        );
+        self::assertNull(KindWords::kind('RE'));
+        self::assertSame(['re' => 'invoice'], $of('RE', 'GS', 'ZE'));
+        self::assertSame('receipt', $of('FT', 'NCR', 'RE')['re'] ?? '');
+        self::assertSame([], $of('RE'), 'alone it is asked about');
+        self::assertSame('credit_note', KindWords::kind('Cr. Memos')->value ?? '');
+        self::assertSame('invoice', KindWords::kind('Facturas de venta')->value ?? '');
+    }
+
+    public function test_the_currency_may_stand_above_the_amounts_alone(): void
+    {
+        $heads = ['Invoice No', 'Customer', 'Date', 'Due', 'Amount (USD)'];
+        $mapping = self::guess($heads, ['F%d', 'C%d', '2026-10-0%d', '2026-11-0%d', '10%d.25']);
+        self::assertSame(['currency' => 'USD'], $mapping?->fixed);
+    }
+
+    /** Days of a discount lie behind the documents' as terms do, and are not when something is due. */
+    public function test_the_end_of_a_discount_is_no_due_date(): void
+    {
+        $heads = ['Rechnung', 'Kunde', 'Datum', 'Skontodatum', 'Betrag'];
+        self::assertArrayNotHasKey('due_date', self::guess($heads, ['F%d', 'C%d', '2026-10-0%d', '2026-10-1%d', '10%d.25'])->columns ?? []);
+        $heads[3] = 'Zwrbl';
+        self::assertSame(3, self::guess($heads, ['F%d', 'C%d', '2026-10-0%d', '2026-10-1%d', '10%d.25'])->columns['due_date'] ?? null);
+        // A few days later is when it was entered, as far as anybody can tell.
+        self::assertArrayNotHasKey('due_date', self::guess($heads, ['F%d', 'C%d', '2026-10-01', '2026-10-0%d', '10%d.25'])->columns ?? []);
+    }
+
+    public function test_what_was_paid_beside_the_amounts_is_asked_about(): void
+    {
+        $asked = static function (string $paid): string {
+            $heads = ['Invoice No', 'Customer', 'Date', 'Amount', 'Paid'];
+            $lines = self::rows($heads, ['F%d', 'C%d', '2026-10-1%d', '10%d.25', $paid]);
+            $guess = ForeignGuess::of($lines, null);
+            self::assertNotNull($guess);
+
+            return implode(' ', ForeignGuess::leavesOpen($guess, $lines));
+        };
+        self::assertStringContainsString('“Paid”', $asked('4%d.00'));
+        self::assertSame('', $asked('0.00'));
+    }
+
+    /** Columns that no heading names are found by their cells: the other side, what is open, whose number it is. */
+    public function test_what_no_heading_says_is_found_where_one_column_can_be_meant(): void
+    {
+        $lines = [['Doc no', 'Zwrbl', 'Company', 'Date', 'Invoice total', 'Qwx']];
+        foreach (range(1, 9) as $n) {
+            $open = $n % 3 === 0 ? "1{$n}0.00" : "2{$n}0.00";
+            $name = ['Retama', 'Acequia', 'Deli'][$n % 3];
+            $lines[] = ["F{$n}", 'N'.(100 + $n % 3), $name, "2026-10-1{$n}", "2{$n}0.00", $open];
+        }
+        $found = ['document' => 0, 'customer' => 1, 'date' => 3, 'amount' => 4, 'name' => 2, '+open' => 5];
+        self::assertSame($found, ForeignGuess::of($lines, null)?->columns);
+        $lines = [['Entry', 'Date', 'Account', 'Text', 'Debit', 'Qwx']];
+        foreach (range(1, 9) as $n) {
+            $lines[] = ['E'.intdiv($n, 2), "2026-10-1{$n}", '1100', 'sale', $n % 2 === 0 ? '' : "1{$n}.00", $n % 2 === 0 ? "1{$n}.00" : ''];
+        }
+        self::assertSame(5, ForeignGuess::of($lines, null)->columns['credit'] ?? null);
+    }
+
+    /**
+     * @param list<string> $heads
+     * @param list<string> $cells with a place for the number of the row
+     */
+    private static function guess(array $heads, array $cells): ?Mapping
+    {
+        return ForeignGuess::of(self::rows($heads, $cells), null);
+    }
+
+    /**
+     * @param list<string> $heads
+     * @param list<string> $cells
+     * @return list<list<string>>
+     */
+    private static function rows(array $heads, array $cells): array
+    {
+        $row = static fn (int $n): array => array_map(static fn (string $cell): string => sprintf($cell, $n), $cells);
+
+        return [$heads, ...array_map($row, range(1, 9))];
+    }
+}
