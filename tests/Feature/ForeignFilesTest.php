@@ -40,7 +40,7 @@ final class ForeignFilesTest extends BooksTestCase
             'F1 invoice 10001 123450 EUR 123450 2026-10-16', 'F2 credit_note 10001 10000 EUR 10000 2026-09-02',
             'F3 invoice 10002 20000 GBP 23000 2026-11-02', 'F4 receipt 10001 5000 EUR 5000 2026-10-04',
         ], $this->openItems());
-        self::assertStringContainsString('1 lines are totals', implode(' ', $report->files[0]->notices));
+        self::assertStringContainsString('1 line is a total', implode(' ', $report->files[0]->notices));
     }
 
     public function test_the_customer_may_stand_in_a_line_above_the_rows(): void

@@ -27,6 +27,9 @@ final readonly class TakeFiles
     /** So many rows are read before it is said how far it is. */
     private const STEP = 500;
 
+    /** So many of the rows that are passed over are named. */
+    private const ROWS_NAMED = 8;
+
     public function __construct(private Settings $settings, private Actor $actor) {}
 
     /** @param  list<array{SourceFile, FileReport}>  $tables in their order */
@@ -216,11 +219,13 @@ final readonly class TakeFiles
     private static function sayWhatWasSkipped(FileReport $fileReport): void
     {
         foreach ($fileReport->skipped as $why => $numbers) {
-            $rows = implode(', ', array_slice($numbers, 0, 8)).(count($numbers) > 8 ? ' ...' : '');
+            $isOne = count($numbers) === 1;
+            $more = count($numbers) - self::ROWS_NAMED;
+            $rows = implode(', ', array_slice($numbers, 0, self::ROWS_NAMED)).($more > 0 ? " and {$more} more" : '');
             $fileReport->notices[] = count($numbers).match ($why) {
-                'above' => ' lines name the customer of the rows below them',
-                'printed' => ' lines are totals, headings or print and are passed over',
-                default => ' items have nothing open and are passed over',
+                'above' => $isOne ? ' line names the customer of the rows below it' : ' lines name the customer of the rows below them',
+                'printed' => ($isOne ? ' line is a total, heading or print and is' : ' lines are totals, headings or print and are').' passed over',
+                default => ($isOne ? ' item has' : ' items have').' nothing open and '.($isOne ? 'is' : 'are').' passed over',
             }.": row {$rows}.";
         }
     }
