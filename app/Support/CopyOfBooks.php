@@ -119,9 +119,12 @@ final class CopyOfBooks
         $tables = $this->in(self::tables(...));
         $books = Books::file();
         $this->in(fn () => self::findWhatDiffers($tables, $books));
+        $now = Moment::now();
+        $digests = $this->in(fn (): array => Seals::ofCopy(fn (string $column): string => $this->carried($column, $now)));
         DB::statement('ATTACH DATABASE ? AS prepared', [$this->file]);
         try {
-            $written = DB::transaction(fn (): bool => $this->stillHolds() && $this->write($tables, $more));
+            $write = fn (): bool => $this->stillHolds() && $this->write($tables, $now, $more);
+            $written = Seals::with($digests, static fn (): bool => DB::transaction($write));
             DB::statement('DETACH DATABASE prepared');
         } catch (Throwable $problem) {
             DB::purge(); // a transaction that could not be committed goes with its connection
@@ -139,10 +142,10 @@ final class CopyOfBooks
     }
 
     /** @param  list<string>  $tables */
-    private function write(array $tables, Closure $more): bool
+    private function write(array $tables, string $now, Closure $more): bool
     {
         DB::statement('PRAGMA defer_foreign_keys = ON');
-        Changes::together(fn () => array_map($this->carry(...), $tables));
+        Changes::together(fn () => array_map(fn (string $table) => $this->carry($table, $now), $tables));
         $more();
 
         return true;
@@ -155,21 +158,23 @@ final class CopyOfBooks
         return array_diff_key(Changes::all(), $theirs) === array_diff_key($this->counters, $theirs);
     }
 
-    /** Rows that are new or changed take the place of the books' own; nothing is ever taken out. What is recorded is recorded now. */
-    private function carry(string $table): void
+    /** Rows that are new or changed take the place of the books' own; nothing is ever taken out. */
+    private function carry(string $table, string $now): void
     {
         $columns = array_column(DB::select("SELECT name FROM pragma_table_info('{$table}')"), 'name');
-        $now = Moment::now();
-        $values = implode(', ', array_map(
-            fn (string $column): string => in_array($column, ['recorded_at', 'superseded_at'], true)
-                ? "CASE WHEN {$column} >= '{$this->since}' THEN '{$now}' ELSE {$column} END"
-                : "\"{$column}\"",
-            $columns,
-        ));
+        $values = implode(', ', array_map(fn (string $column): string => $this->carried($column, $now), $columns));
         $rows = self::isNumbered($table)
             ? "prepared.{$table} WHERE rowid IN (SELECT row FROM prepared.carried WHERE name = '{$table}') ORDER BY rowid"
             : "(SELECT * FROM prepared.{$table} EXCEPT SELECT * FROM main.{$table})";
         DB::insert("INSERT OR REPLACE INTO main.{$table} (\"".implode('", "', $columns)."\") SELECT {$values} FROM {$rows}");
+    }
+
+    /** What of a column is carried over, as SQL: what the copy recorded is recorded now. */
+    private function carried(string $column, string $now): string
+    {
+        return in_array($column, ['recorded_at', 'superseded_at'], true)
+            ? "CASE WHEN {$column} >= '{$this->since}' THEN '{$now}' ELSE {$column} END"
+            : "\"{$column}\"";
     }
 
     /** Whether its rows have numbers by which they are found. */

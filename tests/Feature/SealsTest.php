@@ -63,6 +63,19 @@ final class SealsTest extends BooksTestCase
         return $tried;
     }
 
+    /** A digest that was taken ahead is that of rows which came as they were: any others are worked out when they are sealed. */
+    public function test_a_digest_that_was_taken_ahead_holds_for_its_rows_alone(): void
+    {
+        $this->work();
+        $note = fn (string $key): int => app(KeepNote::class)->post($key, 'station proof', 'a note', '', null);
+        $last = (int) DB::table('notes')->max('id');
+        $ahead = static fn (int $from): array => ['notes' => ['from' => $from, 'through' => $from + 1, 'digest' => 'of something else']];
+        Seals::with($ahead($last + 5), static fn (): int => $note('other-rows'));
+        self::assertSame([], Seals::faults());
+        Seals::with($ahead($last + 1), static fn (): int => $note('these-rows'));
+        self::assertStringContainsString('Rows of notes', implode(' ', Seals::faults()));
+    }
+
     public function test_rows_that_were_added_or_seals_that_were_taken_away_are_found(): void
     {
         $this->work();

@@ -224,8 +224,10 @@ final readonly class TakeFiles
             $rows = implode(', ', array_slice($numbers, 0, self::ROWS_NAMED)).($more > 0 ? " and {$more} more" : '');
             $fileReport->notices[] = count($numbers).match ($why) {
                 'above' => $isOne ? ' line names the customer of the rows below it' : ' lines name the customer of the rows below them',
-                'printed' => ($isOne ? ' line is a total, heading or print and is' : ' lines are totals, headings or print and are').' passed over',
-                default => ($isOne ? ' item has' : ' items have').' nothing open and '.($isOne ? 'is' : 'are').' passed over',
+                'printed' => $isOne
+                    ? ' line is a total, heading or print and is passed over'
+                    : ' lines are totals, headings or print and are passed over',
+                default => $isOne ? ' item has nothing open and is passed over' : ' items have nothing open and are passed over',
             }.": row {$rows}.";
         }
     }
