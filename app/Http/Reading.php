@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Http;
 
 use Ajuste\Core\Exchange\Field;
-use Ajuste\Core\Exchange\Foreign\ForeignGuess;
+use Ajuste\Core\Exchange\Foreign\ForeignQuestions;
 use Ajuste\Core\Exchange\Habit;
 use Ajuste\Core\Exchange\Mapping;
 
@@ -50,7 +50,7 @@ final readonly class Reading
     /** @return array<string, string> the words for kinds of documents that are not known, or that a person gave a meaning; by the word */
     public function words(): array
     {
-        $unknown = ForeignGuess::unknownKinds($this->mapping, array_slice($this->head, $this->mapping->headerRow));
+        $unknown = ForeignQuestions::unknownKinds($this->mapping, array_slice($this->head, $this->mapping->headerRow));
 
         return $this->mapping->words + array_fill_keys($unknown, '');
     }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Import;
 
-use Ajuste\Core\Exchange\Foreign\ForeignGuess;
+use Ajuste\Core\Exchange\Foreign\ForeignQuestions;
 use Ajuste\Core\Exchange\Habit;
 use Ajuste\Core\Exchange\Mapping;
 use Ajuste\Core\Exchange\MappingGuess;
@@ -63,7 +63,7 @@ final class FileMapping
      */
     private static function refuseOpen(SourceFile $file, Mapping $guess, array $head): void
     {
-        $open = $guess->habit === Habit::Foreign ? ForeignGuess::leavesOpen($guess, $head) : [];
+        $open = $guess->habit === Habit::Foreign ? ForeignQuestions::of($guess, $head) : [];
         if ($open !== []) {
             $says = implode(' ', $open);
             throw new UnclearDates(

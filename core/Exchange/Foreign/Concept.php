@@ -54,6 +54,7 @@ enum Concept
     case Trading;
     case Place;
     case Discount;
+    case Quantity;
 
     /** Articles and the like, which say nothing by themselves. */
     case Filler;

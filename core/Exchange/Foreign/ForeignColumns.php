@@ -10,12 +10,6 @@ use Ajuste\Core\Exchange\FileKind;
 /** The columns of a list below a line that may be its headings: what the words above them say, and whether what stands below fits. */
 final class ForeignColumns
 {
-    /** A heading says it by itself. */
-    private const SURE = 0.9;
-
-    /** A heading that says a number of an entry. */
-    private const ENTRY = 0.7;
-
     /** What speaks for or against a number, a name, or something that stands once. */
     private const LIKELY = 0.25;
 
@@ -25,7 +19,7 @@ final class ForeignColumns
     private const DOCUMENTS_OWN = 0.6;
 
     /** An entry has two lines or more. */
-    private const ENTRIES_OWN = 0.7;
+    public const ENTRIES_OWN = 0.7;
 
     /** @var list<list<string>> lines that may be rows */
     public readonly array $rows;
@@ -95,44 +89,21 @@ final class ForeignColumns
         return self::shared(self::exchanged($columns, $wanted), $wanted);
     }
 
-    /** Whether it speaks of entries of several lines, of customers, or of days when something is due, as no statement of a bank does. */
-    public function isNoStatement(): bool
-    {
-        $items = Headings::of(FileKind::Items, $this->headings);
-        $entries = self::atLeast(self::ENTRY, Headings::of(FileKind::Ledger, $this->headings)['entry'] ?? []);
-        $customers = self::atLeast(self::SURE, $items['customer'] ?? []);
-
-        return $this->isAny($entries, static fn (ColumnCells $cells): bool => $cells->ownShare() <= self::ENTRIES_OWN)
-            || $this->isAny($customers, static fn (ColumnCells $cells): bool => $cells->areCodes())
-            || $this->isAny(array_keys($items['due_date'] ?? []), static fn (ColumnCells $cells): bool => $cells->areDays())
-            || $this->isAny(array_keys($this->headings), static fn (ColumnCells $cells): bool => $cells->areKinds()
-                && KindWords::saysInvoice($cells->all()))
-            || $this->speaksOf(Concept::Days);
-    }
-
-    /**
-     * @param array<int, float> $weights by column
-     * @return list<int>
-     */
-    private static function atLeast(float $sure, array $weights): array
-    {
-        return array_keys(array_filter($weights, static fn (float $weight): bool => $weight >= $sure));
-    }
-
-    /**
-     * @param list<int> $columns
-     * @param callable(ColumnCells): bool $is
-     */
-    private function isAny(array $columns, callable $is): bool
-    {
-        return array_filter($columns, fn (int $column): bool => $is($this->cells($column))) !== [];
-    }
-
+    /** Whether a heading does, and something stands below it. */
     public function speaksOf(Concept $concept): bool
     {
         $saying = array_filter(array_keys($this->headings), fn (int $column): bool => $this->says($column, $concept));
 
-        return $this->isAny(array_values($saying), static fn (ColumnCells $cells): bool => ! $cells->isBlank());
+        return $this->isAny($saying, static fn (ColumnCells $cells): bool => ! $cells->isBlank());
+    }
+
+    /**
+     * @param array<int> $columns
+     * @param callable(ColumnCells): bool $is
+     */
+    public function isAny(array $columns, callable $is): bool
+    {
+        return array_filter($columns, fn (int $column): bool => $is($this->cells($column))) !== [];
     }
 
     /** Whether a word of a heading can mean it. */
@@ -195,7 +166,7 @@ final class ForeignColumns
     {
         $cells = $this->cells($column);
         if ($cells->isBlank()) {
-            return ! in_array($field, ['document', 'customer', 'date', 'account'], true);
+            return ! in_array($field, ['document', 'customer', 'date', 'account', 'amount', '+open', 'kind'], true);
         }
         $type = ($kind->fields()[$field] ?? null)?->type;
 

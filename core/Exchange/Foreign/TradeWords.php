@@ -46,9 +46,9 @@ final class TradeWords
             .'betaler',
         'Date' => 'date dates dated dt day fecha fechas fec fch f datum dat tag tags data dag datums',
         'Due' => 'expiry payable limite exigible exigibilite zahlungsfrist frist fristig termine vcto uiterlijk limit '
-            .'settlement due maturity overdue vencimiento vencimientos vto vtos venc vence fallig faellig falligkeit '
-            .'faelligkeit falligkeits faelligkeits fall zahlbar zahlungsziel falligkeitsdatum echeance echeances ech '
-            .'scadenza scadenze scad scade vencimento vencim vencimentos vervaldatum vervaldag verval verv vervalt uiterste',
+            .'settlement due maturity vencimiento vencimientos vto vtos venc vence fallig faellig falligkeit faelligkeit '
+            .'falligkeits faelligkeits fall zahlbar zahlungsziel falligkeitsdatum echeance echeances ech scadenza scadenze '
+            .'scad scade vencimento vencim vencimentos vervaldatum vervaldag verval verv vervalt uiterste',
         'Issue' => 'del vom emitida emis emise emessa emesso emesse alta creacion creation creado erstellung faktura '
             .'facture facturado facturada opgemaakt expedido issue issued created raised emision emitido expedicion '
             .'expedida emission emissione emissao ausstellung ausgestellt erstellt uitgifte',
@@ -83,8 +83,8 @@ final class TradeWords
         'Payment' => 'cobrado pagado bezahlt gezahlt regle pagato incassato recebido betaald received applied cleared '
             .'pay payment payments paid cobro cobrar pago zahlung zahlungs paiement payer pagamento betaling betaal incasso '
             .'reglement',
-        'Days' => 'days dias tage jours giorni gg dagen late retard retraso mora atraso verzug ritardo scaduto '
-            .'dunning level jour dpd',
+        'Days' => 'overdue uberfallig ueberfaellig vencido vencidos echu echus achterstallig days dias tage jours '
+            .'giorni gg dagen late retard retraso mora atraso verzug ritardo scaduto dunning level jour dpd',
         'Kind' => 'classe genre especie natura naturaleza genero categorie type types typ kind category class tipo '
             .'tipos clase tp art arten belegart ba nature causale tipologia soort srt',
         'Debit' => 'mvtd debit debits dr debe cargo cargos adeudo soll s debiteur dare debito debitos deb debet d '
@@ -128,6 +128,8 @@ final class TradeWords
         'Place' => 'postcode postal postleitzahl plz zip cap cp city town street ort ciudad poblacion ville rue citta '
             .'localidade localidad plaats stad strasse direccion address adresse indirizzo morada adres',
         'Discount' => 'discount discounts descuento dto skonto escompte sconto desconto korting rebate',
+        'Quantity' => 'quantity qty units unit cantidad cant unidades menge stuck stueck anzahl quantite qte quantita '
+            .'qta quantidade qtd aantal',
         'Filler' => 'the of at on by in per for and to as from after nach na apos item items line linea ligne linha '
             .'zeile regel de del la el los las en y por al para der die das des von und am im den le les d l un une sur au '
             .'aux du di dei della il lo dopo e su do da dos o os em a van het een op voor te betalen',
@@ -203,6 +205,10 @@ final class TradeWords
 
     private const SIGNS = ['º' => 'o ', '°' => ' ', 'ª' => 'a ', '#' => ' no ', '€' => ' eur ', '£' => ' gbp '];
 
+    /** Days from and to, or more than so many, as above the columns of an aged list. */
+    private const BUCKET = '/^\D{0,14}\d{1,3}\s*(?:-|–|\/|to|a|à|bis|tot)\s*\d{1,3}\b|^\d{2,3}\s*\+|'
+        .'(?:over|more than|>=?|\+|más de|mas de|über|ueber|plus de|oltre|più di|mais de|meer dan)\s*\d{2,3}\b/iu';
+
     /** What stands between the parts of one word. */
     private const JOINTS = ['', 's', 'n', 'en', 'es', 'e'];
 
@@ -220,6 +226,9 @@ final class TradeWords
      */
     public static function of(string $heading): array
     {
+        if (preg_match(self::BUCKET, $heading) === 1) {
+            return [[Concept::Days]];
+        }
         $plain = ' '.PlainWords::of(strtr($heading, self::SIGNS)).' ';
         foreach (self::TOGETHER as $words => $word) {
             $plain = str_replace(" {$words} ", " {$word} ", $plain);

@@ -8,7 +8,7 @@ use Ajuste\Core\Exchange\DateOrder;
 use Ajuste\Core\Exchange\FileKind;
 use Ajuste\Core\Exchange\Foreign\ForeignAmount;
 use Ajuste\Core\Exchange\Foreign\ForeignDate;
-use Ajuste\Core\Exchange\Foreign\ForeignGuess;
+use Ajuste\Core\Exchange\Foreign\ForeignQuestions;
 use Ajuste\Core\Exchange\Foreign\KindWords;
 use Ajuste\Core\Exchange\Foreign\PrintLine;
 use Ajuste\Core\Exchange\Habit;
@@ -191,7 +191,7 @@ final class ForeignCellsTest extends TestCase
             self::assertNotNull($mapping);
             self::assertSame(Habit::Foreign, $mapping->habit);
 
-            return ForeignGuess::leavesOpen($mapping, $lines);
+            return ForeignQuestions::of($mapping, $lines);
         };
         $head = ['Invoice No', 'Customer No', 'Date', 'Amount'];
         self::assertSame(

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Core\Exchange\Foreign;
 
-use Ajuste\Core\Exchange\Foreign\ForeignGuess;
+use Ajuste\Core\Exchange\Foreign\ForeignQuestions;
 use Ajuste\Core\Exchange\LineReader;
 use Ajuste\Core\Exchange\MappingGuess;
 use Ajuste\Core\Exchange\RowFault;
@@ -46,7 +46,7 @@ final class ForeignListsTest extends TestCase
             $mapping = MappingGuess::of($lines, null);
             self::assertSame('.', $mapping?->decimalMark);
 
-            return ForeignGuess::leavesOpen($mapping, $lines) !== [];
+            return ForeignQuestions::of($mapping, $lines) !== [];
         };
         self::assertFalse($isOpen(11));
         self::assertTrue($isOpen(10));
@@ -59,7 +59,7 @@ final class ForeignListsTest extends TestCase
         if ($mapping === null || $mapping->kind->value !== $list->kind || $mapping->missing() !== []) {
             return $mapping !== null && $mapping->kind->value !== $list->kind && $mapping->missing() === [] ? [] : null;
         }
-        if (ForeignGuess::leavesOpen($mapping, $list->lines) !== []) {
+        if (ForeignQuestions::of($mapping, $list->lines) !== []) {
             return null;
         }
         $rows = [];

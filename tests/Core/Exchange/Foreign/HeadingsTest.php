@@ -4,8 +4,11 @@ declare(strict_types=1);
 
 namespace Tests\Core\Exchange\Foreign;
 
+use Ajuste\Core\Exchange\DateOrder;
+use Ajuste\Core\Exchange\FileKind;
 use Ajuste\Core\Exchange\Foreign\Concept;
 use Ajuste\Core\Exchange\Foreign\ForeignGuess;
+use Ajuste\Core\Exchange\Foreign\ForeignQuestions;
 use Ajuste\Core\Exchange\Foreign\KindWords;
 use Ajuste\Core\Exchange\Foreign\TradeWords;
 use Ajuste\Core\Exchange\Mapping;
@@ -85,7 +88,7 @@ final class HeadingsTest extends TestCase
             $guess = ForeignGuess::of($lines, null);
             self::assertNotNull($guess);
 
-            return implode(' ', ForeignGuess::leavesOpen($guess, $lines));
+            return implode(' ', ForeignQuestions::of($guess, $lines));
         };
         self::assertStringContainsString('“Paid”', $asked('4%d.00'));
         self::assertSame('', $asked('0.00'));
@@ -107,6 +110,56 @@ final class HeadingsTest extends TestCase
             $lines[] = ['E'.intdiv($n, 2), "2026-10-1{$n}", '1100', 'sale', $n % 2 === 0 ? '' : "1{$n}.00", $n % 2 === 0 ? "1{$n}.00" : ''];
         }
         self::assertSame(5, ForeignGuess::of($lines, null)->columns['credit'] ?? null);
+    }
+
+    /** @return iterable<string, array{?FileKind, list<string>, list<string>}> */
+    public static function shapes(): iterable
+    {
+        $of = ['C%d', 'Shop %d', 'F%d', '2026-10-1%d', '1%d0.00', ''];
+        yield 'an aged list with its total' => [FileKind::Items, ['Customer', 'Name', 'Invoice', 'Date', 'Total', 'Over 90'], $of];
+        yield 'an aged list without' => [null, ['Customer', 'Name', 'Invoice', 'Date', '1-30', 'Over 90'], $of];
+        yield 'balances' => [null, ['Customer', 'Name', 'Balance', 'Overdue'], ['C%d', 'Shop %d', '1%d0.00', '5%d.00']];
+        yield 'a trial balance' => [null, ['Account', 'Name', 'Debit', 'Credit'], ['1%d00', 'Account %d', '1%d0.00', '']];
+        yield 'customers' => [FileKind::Customers, ['No', 'Name', 'Email', 'Balance'], ['C%d', 'Shop %d', 'a%d@example.com', '1%d0.00']];
+        yield 'lines of invoices' => [null, ['Invoice', 'Customer', 'Date', 'Qty', 'Amount'], ['F1', 'C1', '2026-10-1%d', '%d', '1%d0.00']];
+        $till = ['Date', 'Receipt No', 'From', 'Amount', 'Method'];
+        yield 'receipts of a till' => [null, $till, ['2026-10-1%d', 'R%d', 'Shop %d', '1%d0.00', 'cash']];
+    }
+
+    /**
+     * What fits a kind badly is asked about.
+     *
+     * @param list<string> $heads
+     * @param list<string> $cells
+     */
+    #[DataProvider('shapes')]
+    public function test_a_list_is_of_a_kind_or_is_asked_about(?FileKind $kind, array $heads, array $cells): void
+    {
+        $guess = self::guess($heads, $cells);
+        self::assertSame($kind, $guess?->kind);
+        self::assertArrayNotHasKey('+open', $guess->columns ?? []);
+    }
+
+    /** Read as days and months some of these would be due before their own day. */
+    public function test_the_order_of_dates_may_follow_from_when_they_are_due(): void
+    {
+        $lines = [['Invoice', 'Customer', 'Date', 'Due', 'Amount'], ['F1', 'C1', '8/3/2026', '9/2/2026', '100.00'],
+            ['F2', 'C2', '9/5/2026', '10/5/2026', '50.00']];
+        $guess = ForeignGuess::of($lines, null);
+        self::assertSame(DateOrder::MonthDayYear, $guess?->dates);
+        self::assertSame([], ForeignQuestions::of($guess, $lines));
+        $lines[1][3] = '8/3/2026';
+        self::assertCount(1, ForeignQuestions::of(ForeignGuess::of($lines, null) ?? $guess, $lines));
+    }
+
+    public function test_words_for_paid_and_open_are_asked_about(): void
+    {
+        $lines = [['Invoice', 'Customer', 'Date', 'Amount', 'Status'], ['F1', 'C1', '2026-10-13', '100.00', 'Paid'],
+            ['F2', 'C2', '2026-10-14', '50.00', 'Open']];
+        $asked = ForeignQuestions::of(ForeignGuess::of($lines, null) ?? self::fail('it is a list of items'), $lines);
+        self::assertStringContainsString('“Status”', implode($asked));
+        $lines[1][4] = 'Open';
+        self::assertSame([], ForeignQuestions::of(ForeignGuess::of($lines, null) ?? self::fail('it is a list of items'), $lines));
     }
 
     /**
