@@ -551,16 +551,21 @@ final class BenchCommand extends Command
         return hrtime(true) / 1e9;
     }
 
-    private function job(string $job, string $folder): int
+    private function timeHeld(): void
     {
-        if ($job === 'import') {
-            Artisan::call('ajuste:books');
-        }
         // A copy of the books holds nobody up.
         $at = static fn (ConnectionEvent $of, int $level): float => $of->connectionName === 'books'
             && $of->connection->transactionLevel() === $level ? self::now() : 0.0;
         Event::listen(TransactionBeginning::class, fn (TransactionBeginning $of) => $this->held -= $at($of, 1));
         Event::listen(TransactionCommitted::class, fn (TransactionCommitted $of) => $this->held += $at($of, 0));
+    }
+
+    private function job(string $job, string $folder): int
+    {
+        if ($job === 'import') {
+            Artisan::call('ajuste:books');
+        }
+        $this->timeHeld();
         $start = hrtime(true);
         match ($job) {
             'import' => $this->import($folder),
