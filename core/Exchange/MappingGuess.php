@@ -88,7 +88,22 @@ final class MappingGuess
      */
     public static function of(array $head, ?FileKind $kind): ?Mapping
     {
-        return self::ofHouse($head, $kind) ?? ForeignGuess::of($head, $kind) ?? self::byWords($head, $kind);
+        return self::ofHouse($head, $kind) ?? ForeignGuess::of($head, $kind) ?? self::toAskAbout($head, $kind);
+    }
+
+    /**
+     * What the file may be, for a person to complete. Without a name that says its kind, one that seems whole would be taken without a
+     * question although the list fits it badly.
+     *
+     * @param list<list<string>> $head
+     */
+    private static function toAskAbout(array $head, ?FileKind $kind): ?Mapping
+    {
+        $guess = self::byWords($head, $kind);
+
+        $seemsWhole = $guess !== null && $guess->missing() === [] && count($head) > $guess->headerRow;
+
+        return $kind === null && $seemsWhole ? null : $guess;
     }
 
     /**
@@ -103,6 +118,10 @@ final class MappingGuess
             return null;
         }
         $headings = $head[$guess->headerRow - 1];
+        $filled = array_filter($headings, static fn (string $heading): bool => trim($heading) !== '');
+        if ($kind === null && count($guess->columns) * 2 < count($filled)) {
+            return null; // a name and a value stand in many a list
+        }
         foreach ($guess->columns as $field => $column) {
             if ($guess->kind->fields()[$field]->required && self::plain($headings[$column]) !== self::plain($field)) {
                 return null;

@@ -15,6 +15,10 @@ final class ColumnCells
     /** A number of a document or customer is short and has no blanks. */
     private const LONGEST_CODE = 24;
 
+    private const SHORTEST_CODE = 3;
+
+    private const FEW = 6;
+
     /** A kind of document is a short word. */
     private const KIND_WORD = 24;
 
@@ -100,6 +104,18 @@ final class ColumnCells
         );
 
         return count($words) > 1 && $unknown === [] && $this->areWords();
+    }
+
+    /** A few short words, as of kinds that are not known yet. */
+    public function areFewWords(): bool
+    {
+        return $this->areWords() && $this->mayBeKinds() && $this->distinct() > 1 && $this->distinct() <= self::FEW;
+    }
+
+    /** Long enough for the number of a document or a customer. */
+    public function areLong(): bool
+    {
+        return $this->most(static fn (string $cell): bool => strlen($cell) >= self::SHORTEST_CODE);
     }
 
     public function areMarks(): bool

@@ -6,6 +6,7 @@ namespace Ajuste\Core\Exchange\Foreign;
 
 use Ajuste\Core\Calendar\Day;
 use Ajuste\Core\Exchange\DateOrder;
+use Ajuste\Core\Subledger\Side;
 
 /** What two columns of a list say of each other, row by row. */
 final readonly class ColumnPairs
@@ -31,16 +32,41 @@ final readonly class ColumnPairs
         return count($filled) >= count($this->rows) * self::FILLED;
     }
 
-    /** Whether no row has an amount in both. */
-    public function areNeverBoth(int $one, int $other): bool
+    /** Whether rows have an amount in one of them, and none has one in both. */
+    public function areOneOf(int $one, int $other): bool
     {
+        $has = 0;
         foreach ($this->rows as $cells) {
-            if (self::figures($cells[$one] ?? '') > 0 && self::figures($cells[$other] ?? '') > 0) {
+            $filled = (self::figures($cells[$one] ?? '') > 0 ? 1 : 0) + (self::figures($cells[$other] ?? '') > 0 ? 1 : 0);
+            if ($filled > 1) {
                 return false;
             }
+            $has += $filled;
         }
 
-        return true;
+        return $has >= count($this->rows) * self::FILLED;
+    }
+
+    /**
+     * Whether the amounts of equal numbers come to nil, as those of an entry do.
+     *
+     * @param list<int> $amounts one column with signs, or debit and credit
+     */
+    public function areBalanced(int $numbers, array $amounts): bool
+    {
+        $sums = $lines = [];
+        foreach ($this->rows as $cells) {
+            $number = trim($cells[$numbers] ?? '');
+            foreach ($amounts as $place => $column) {
+                $amount = ForeignAmount::of($cells[$column] ?? '');
+                $isCredit = $place === 1 || $amount?->negative === true || $amount?->side === Side::Credit;
+                $sums[$number] = ($sums[$number] ?? 0) + ($isCredit ? -1 : 1) * self::figures($cells[$column] ?? '');
+            }
+            $lines[$number] = ($lines[$number] ?? 0) + 1;
+        }
+        $balanced = array_filter($sums, static fn (int $sum): bool => $sum === 0);
+
+        return count($sums) > 1 && min($lines) > 1 && count($balanced) >= count($sums) * self::FILLED;
     }
 
     /** Whether numbers and names go together, each several times: whose they are. */

@@ -177,7 +177,9 @@ final class ForeignColumns
             $field === 'currency' => $cells->areCurrencies(),
             $field === 'kind' => $cells->mayBeKinds(),
             $field === '+marker' => $cells->areMarks(),
-            in_array($field, ['document', 'entry'], true) => $cells->areNames() && $cells->haveDigits() && ! $cells->areWrittenDays(),
+            $field === 'terms' => ! $cells->areDays() && ! $cells->areWrittenAmounts(),
+            in_array($field, ['document', 'entry'], true) => $cells->areNames() && $cells->haveDigits()
+                && ! $cells->areWrittenDays() && ! $cells->areWrittenAmounts(),
             in_array($field, ['customer', 'account', 'name', 'text', 'party', 'description'], true) => $cells->areNames()
                 && ! $cells->areCurrencies() && ! $cells->areWrittenAmounts(),
             default => true,

@@ -24,7 +24,7 @@ final class Headings
     private const AMOUNT = [
         ['Amount' => 0.8, 'Gross' => 0.8, 'Original' => 0.6],
         ['Document' => 0.1, 'Gross' => 0.2, 'Original' => 0.15, 'Including' => 0.15, 'Tax' => 0, 'Currency' => 0, 'CurrencyCode' => -0.1,
-            'Posting' => 0],
+            'Posting' => 0, 'Due' => 0],
     ];
 
     private const CUSTOMER = [
@@ -39,7 +39,7 @@ final class Headings
 
     private const DOCUMENT = [
         ['Document' => 0.9, 'Number' => 0.5, 'Reference' => 0.4],
-        ['Number' => 0.2, 'Reference' => 0.05, 'Own' => 0.1, 'Document' => 0, 'Posting' => 0],
+        ['Number' => 0.2, 'Reference' => 0.05, 'Own' => 0.1, 'Document' => 0, 'Posting' => 0, 'Credit' => 0],
     ];
 
     private const DATE = [
@@ -55,6 +55,8 @@ final class Headings
     private const DEBIT = [['Debit' => 0.9], ['Amount' => 0.1, 'Currency' => 0, 'CurrencyCode' => 0, 'Posting' => 0]];
 
     private const CREDIT = [['Credit' => 0.9], ['Amount' => 0.1, 'Currency' => 0, 'CurrencyCode' => 0, 'Posting' => 0]];
+
+    private const MONEY = ['Payment' => 0, 'Amount' => 0.1, 'Currency' => 0, 'CurrencyCode' => 0, 'Posting' => 0];
 
     private const MARK = [['Mark' => 0.9], ['Debit' => 0, 'Credit' => 0, 'Amount' => 0]];
 
@@ -85,7 +87,7 @@ final class Headings
             '+open' => [
                 ['Open' => 1.0, 'Balance' => 0.8, 'Due' => 0.6],
                 ['Amount' => 0.1, 'Gross' => 0, 'Document' => 0, 'Currency' => 0, 'CurrencyCode' => -0.1, 'Payment' => 0.1, 'Customer' => 0,
-                    'Net' => 0],
+                    'Net' => 0, 'Credit' => 0, 'Posting' => 0],
             ],
             '+marker' => self::MARK,
             'debit' => self::DEBIT,
@@ -119,8 +121,8 @@ final class Headings
             'date' => self::POSTED,
             'value_date' => [['Value' => 0.9], ['Date' => 0.2]],
             'amount' => self::AMOUNT,
-            'money_in' => [['MoneyIn' => 0.9, 'Credit' => 0.8], ['Payment' => 0, 'Amount' => 0.1, 'Currency' => 0, 'CurrencyCode' => 0]],
-            'money_out' => [['MoneyOut' => 0.9, 'Debit' => 0.8], ['Payment' => 0, 'Amount' => 0.1, 'Currency' => 0, 'CurrencyCode' => 0]],
+            'money_in' => [['MoneyIn' => 0.9, 'Credit' => 0.8], self::MONEY],
+            'money_out' => [['MoneyOut' => 0.9, 'Debit' => 0.8], self::MONEY],
             '+marker' => self::MARK,
             'text' => [
                 ['Text' => 1.0],

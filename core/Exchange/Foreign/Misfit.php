@@ -31,8 +31,8 @@ final readonly class Misfit
 
         return match ($kind) {
             FileKind::Customers => $misfit->isNoListOfCustomers(),
-            FileKind::Items => $misfit->hasLinesOfDocuments(),
-            FileKind::BankLines => $misfit->isNoStatement(),
+            FileKind::Items => $misfit->hasLinesOfDocuments() || $misfit->hasEntries(),
+            FileKind::BankLines => $misfit->isNoStatement() || $misfit->hasEntries(),
             default => false,
         };
     }
@@ -53,6 +53,22 @@ final readonly class Misfit
     {
         return isset($this->columns['document']) && $this->list->speaksOf(Concept::Quantity)
             && $this->list->cells($this->columns['document'])->ownShare() < self::OWN;
+    }
+
+    /** Numbers of which the amounts come to nil: a journal. */
+    private function hasEntries(): bool
+    {
+        $of = array_intersect_key($this->columns, array_flip(['debit', 'credit', 'money_out', 'money_in', 'amount']));
+        $amounts = array_values(isset($of['amount']) ? ['amount' => $of['amount']] : $of);
+        $pairs = new ColumnPairs($this->list->rows);
+        foreach (array_diff(array_keys($this->list->headings), $amounts) as $column) {
+            $cells = $this->list->cells($column);
+            if ($cells->areCodes() && ! $cells->areDays() && $cells->distinct() > 1 && $pairs->areBalanced($column, $amounts)) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /**

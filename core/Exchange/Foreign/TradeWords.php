@@ -14,53 +14,59 @@ final class TradeWords
 {
     /** Words by what they speak of, written plainly; a word may speak of several things. */
     private const WORDS = [
-        'Document' => 'bon factures justificante efecto pce pieces riferimento titulo transid document documents doc '
-            .'docs invoice invoices inv bill billing voucher transaction trans tran trx txn documento documentos factura '
-            .'facturas facturacion fra fact comprobante recibo folio beleg belegs rechnung rechnungs rechn rech rg re '
-            .'dokument dokumenten op posten vorgang vorgangs piece facture facturation fac fattura fatture fatt fat ft '
-            .'partita fatura faturas factuur facturen stuk boekstuk bkst bescheid',
+        'Document' => 'faktura faktur fakturen bon bonnummer bordereau origem extern externo registro item factures '
+            .'justificante efecto pce pieces riferimento titulo transid document documents doc docs invoice invoices inv '
+            .'bill billing voucher transaction trans tran trx txn documento documentos factura facturas facturacion fra '
+            .'fact comprobante recibo folio beleg belegs rechnung rechnungs rechn rech rg re dokument dokumenten op posten '
+            .'vorgang vorgangs piece facture facturation fac fattura fatture fatt fat ft partita fatura faturas factuur '
+            .'facturen stuk boekstuk bkst bescheid',
         'Number' => 'nbre sequenza number numbers no nr nbr num nro nos id ident identifier code cod codigo codice cd '
             .'key n numero nummer nummern nrs kennung codes volgnummer numer feld field clave sequence seq',
         'Reference' => 'reference references ref refs referencia referenz referenznummer rif riferimento refa '
             .'referentie kenmerk zeichen aktenzeichen',
         'Order' => 'order po purchase pedido albaran bestell bestellung bestellnummer auftrag auftrags commande '
             .'ordine encomenda bestelling your su ihr ihre votre vostro uw sua',
-        'Customer' => 'purchaser tercero terceiro personen personenkonto adress anagr debitoren customer customers '
-            .'cust cus client clients debtor debtors buyer receivable receivables ar cliente clientes cli deudor deudores '
-            .'comprador kunde kunden kd debitor deb abnehmer geschaftspartner geschaeftspartner partner auftraggebers tiers '
-            .'auxiliaire aux redevable debiteur debiteurs anagrafica cessionario debitore debitori entidade devedor '
-            .'terceros klant klanten debiteuren relatie afnemer',
-        'Account' => 'main cuenta mayor account accounts acc acct ac comp nominal ledger gl coa cuentas cta ctas '
-            .'subcuenta contable konto konten kto sachkonto hauptbuch hauptbuchkonto fibu compte comptes cpte cptes cpt '
-            .'general generale gen conto conti sottoconto mastro pdc conta contas snc contab contabil rekening rek '
-            .'grootboek gb grootboekrekening',
-        'Name' => 'organisation organization organisatie empresa empresas titular enseigne azienda ditta anagrafica '
-            .'societa unternehmen nachname desc suchbegriff name names company companies firm trader nombre nombres razon '
-            .'social denominacion fiscal apellidos firma firmen bezeichnung kurzname suchname namen nom noms raison sociale '
+        'Customer' => 'buyer payer abnehmers afnemers rel cf purchaser tercero terceiro personen personenkonto adress '
+            .'anagr debitoren customer customers cust cus client clients debtor debtors receivable receivables ar cliente '
+            .'clientes cli deudor deudores comprador kunde kunden kd debitor deb abnehmer geschaftspartner '
+            .'geschaeftspartner partner auftraggebers tiers auxiliaire aux redevable debiteur debiteurs anagrafica '
+            .'cessionario debitore debitori entidade devedor terceros klant klanten debiteuren relatie afnemer',
+        'Account' => 'razao kontierung pcg grootboek main cuenta mayor account accounts acc acct ac comp nominal '
+            .'ledger gl coa cuentas cta ctas subcuenta contable konto konten kto sachkonto hauptbuch hauptbuchkonto fibu '
+            .'compte comptes cpte cptes cpt general generale gen conto conti sottoconto mastro pdc conta contas snc contab '
+            .'contabil rekening rek gb grootboekrekening',
+        'Name' => 'holder volledige vollstandiger vollstaendiger cognome compania legal business anschrift nombre '
+            .'organisation organization organisatie empresa empresas titular enseigne azienda ditta anagrafica societa '
+            .'unternehmen nachname desc suchbegriff name names company companies firm trader nombres razon social '
+            .'denominacion fiscal apellidos firma firmen bezeichnung kurzname suchname namen nom noms raison sociale '
             .'intitule societe denomination ragione rag soc nome nominativo intestatario denominazione intestazione razao '
             .'designacao denominacao naam bedrijf bedrijfs bedrijfsnaam zoeknaam',
-        'Party' => 'partner payer payers payee counterparty remitter ordering beneficiary sender recipient originator '
-            .'debtor party ordenante beneficiario contraparte pagador emisor auftraggeber empfanger empfaenger begunstigter '
-            .'beguenstigter zahlungspflichtiger zahlungsbeteiligter zahler gegenpartei einzahler donneur ordre contrepartie '
-            .'beneficiaire emetteur tiers ordinante controparte pagante ordenador tegenpartij begunstigde opdrachtgever '
-            .'betaler',
-        'Date' => 'date dates dated dt day fecha fechas fec fch f datum dat tag tags data dag datums',
-        'Due' => 'expiry payable limite exigible exigibilite zahlungsfrist frist fristig termine vcto uiterlijk limit '
-            .'settlement due maturity vencimiento vencimientos vto vtos venc vence fallig faellig falligkeit faelligkeit '
-            .'falligkeits faelligkeits fall zahlbar zahlungsziel falligkeitsdatum echeance echeances ech scadenza scadenze '
-            .'scad scade vencimento vencim vencimentos vervaldatum vervaldag verval verv vervalt uiterste',
-        'Issue' => 'del vom emitida emis emise emessa emesso emesse alta creacion creation creado erstellung faktura '
+        'Party' => 'adverse sender empfanger zahlungspartner einzahler nominativo titular gegenkonto partner payer '
+            .'payers payee counterparty remitter ordering beneficiary recipient originator debtor party ordenante '
+            .'beneficiario contraparte pagador emisor auftraggeber empfaenger begunstigter beguenstigter '
+            .'zahlungspflichtiger zahlungsbeteiligter zahler gegenpartei donneur ordre contrepartie beneficiaire emetteur '
+            .'tiers ordinante controparte pagante ordenador tegenpartij begunstigde opdrachtgever betaler',
+        'Date' => 'dte dat termin date dates dated dt day fecha fechas fec fch f datum tag tags data dag datums',
+        'Due' => 'dues zahltermin termine prazo plazo betaaltermijn latest entro expiry payable limite exigible '
+            .'exigibilite zahlungsfrist frist fristig vcto uiterlijk limit settlement due maturity vencimiento vencimientos '
+            .'vto vtos venc vence fallig faellig falligkeit faelligkeit falligkeits faelligkeits fall zahlbar zahlungsziel '
+            .'falligkeitsdatum echeance echeances ech scadenza scadenze scad scade vencimento vencim vencimentos '
+            .'vervaldatum vervaldag verval verv vervalt uiterste',
+        'Issue' => 'uitgifte uitgiftedatum aangemaakt invoicing effective etablissement establecimiento creazione '
+            .'erfasst del vom emitida emis emise emessa emesso emesse alta creacion creation creado erstellung faktura '
             .'facture facturado facturada opgemaakt expedido issue issued created raised emision emitido expedicion '
-            .'expedida emission emissione emissao ausstellung ausgestellt erstellt uitgifte',
-        'Posting' => 'saisie competenza mvt mouvements posting posted post booking booked book entry accounting '
-            .'contable registro operacion apunte movimiento mov mvto mto buchung buchungs buch gebucht erfassung comptable '
-            .'comptabilisation compta ecriture operation mouvement oper registrazione reg contabile operazione movimento '
-            .'lancamento lanc contabilistico contabilistica operacao boeking boekings boek transactie mutatie',
+            .'expedida emission emissione emissao ausstellung ausgestellt erstellt',
+        'Posting' => 'mouvements movimenti movimentos movimento kontierung saisie competenza mvt posting posted post '
+            .'booking booked book entry accounting contable registro operacion apunte movimiento mov mvto mto buchung '
+            .'buchungs buch gebucht erfassung comptable comptabilisation compta ecriture operation mouvement oper '
+            .'registrazione reg contabile operazione lancamento lanc contabilistico contabilistica operacao boeking '
+            .'boekings boek transactie mutatie',
         'Value' => 'value valued val valor valuta valeur wertstellung wertstellungs wert rente interest',
-        'Currency' => 'crncy moneta munteenheid iso currency currencies curr cur ccy crcy divisa divisas moneda mon '
-            .'div wahrung waehrung wahrungs waehrungs wahr waehr whrg whg wrg wkz wae devise devises dev monnaie idevise '
-            .'valuta val moeda munt muntsoort',
-        'Amount' => 'sum face nominal somma som importancia forderung fakturabetrag facturado waarde valeur '
+        'Currency' => 'mda mnt money waehrung valutasoort unid unidad unite monetaire transaktion crncy moneta '
+            .'munteenheid iso currency currencies curr cur ccy crcy divisa divisas moneda mon div wahrung wahrungs '
+            .'waehrungs wahr waehr whrg whg wrg wkz wae devise devises dev monnaie idevise valuta val moeda munt muntsoort',
+        'Amount' => 'invoiced billed ammontare fatturato rechnungsendbetrag factuurtotaal bruttowert prix preco '
+            .'gefactureerd sum face nominal somma som importancia forderung fakturabetrag facturado waarde valeur '
             .'rechnungssumme tot amount amounts amt total totals value price importe importes imp monto valor suma betrag '
             .'betrage betr btr summe umsatz wert endbetrag gesamtbetrag montant montants mnt mt mont somme importo importi '
             .'totale totali valores montante montantes vlr bedrag bedragen bedr totaal totaalbedrag',
@@ -72,38 +78,44 @@ final class TradeWords
             .'contrevaleur basis basisbedrag locale domestic',
         'Tax' => 'tax taxes vat gst iva mwst ust umsatzsteuer steuer tva btw impuesto impuestos imposta imposto igic',
         'Net' => 'net netto neto nett ht imponibile imponible incidencia liquido',
-        'Open' => 'owing owed adeuda cobrar vivo ausstehende unbezahlt onbetaald resterend encaisser payer impaye '
-            .'impayes rimanenza esposizione pagare receber pagar a faltan zahlen open outstanding os remaining remainder '
-            .'remain unpaid unsettled still unallocated pendiente pendientes pdte pte pend restante resto abierto abierta '
-            .'adeudado deuda offen offener offene offenes rest restlich restschuld op ausstehend du dus reste restant '
-            .'ouvert ouverte encours regler residuo residua aperto aperta scoperto incassare saldare dovuto insoluto '
-            .'pendente aberto divida regularizar liquidar falta openstaand openstaande openst nog restbedrag ontvangen',
-        'Balance' => 'balance balances bal running closing saldo saldos solde soldes kontostand stand posterior '
-            .'disponible courant progressivo',
-        'Payment' => 'cobrado pagado bezahlt gezahlt regle pagato incassato recebido betaald received applied cleared '
-            .'pay payment payments paid cobro cobrar pago zahlung zahlungs paiement payer pagamento betaling betaal incasso '
-            .'reglement',
+        'Open' => 'receivable left queda falta residuo voldoen verschuldigd innen recouvrer solder solde impagado '
+            .'cobrar liquidar offenstand forderung creance owing owed adeuda vivo ausstehende unbezahlt onbetaald resterend '
+            .'encaisser impaye impayes rimanenza esposizione receber open outstanding os remaining remainder remain unpaid '
+            .'unsettled still unallocated pendiente pendientes pdte pte pend restante resto abierto abierta adeudado deuda '
+            .'offen offener offene offenes rest restlich restschuld op ausstehend du dus reste restant ouvert ouverte '
+            .'encours regler residua aperto aperta scoperto incassare saldare dovuto insoluto pendente aberto divida '
+            .'regularizar openstaand openstaande openst nog restbedrag ontvangen',
+        'Balance' => 'new available laufender neuer nieuw nouveau lopend actual progressif tras balance balances bal '
+            .'running closing saldo saldos solde soldes kontostand stand posterior disponible courant progressivo',
+        'Payment' => 'pagar payer pagare zahlen betalen cobrado pagado bezahlt gezahlt regle pagato incassato '
+            .'recebido betaald received applied cleared pay payment payments paid cobro cobrar pago zahlung zahlungs '
+            .'paiement pagamento betaling betaal incasso reglement',
         'Days' => 'overdue uberfallig ueberfaellig vencido vencidos echu echus achterstallig days dias tage jours '
             .'giorni gg dagen late retard retraso mora atraso verzug ritardo scaduto dunning level jour dpd',
-        'Kind' => 'classe genre especie natura naturaleza genero categorie type types typ kind category class tipo '
-            .'tipos clase tp art arten belegart ba nature causale tipologia soort srt',
-        'Debit' => 'mvtd debit debits dr debe cargo cargos adeudo soll s debiteur dare debito debitos deb debet d '
-            .'charge charges',
-        'Credit' => 'credit credits cr haber abono abonos haben h crediteur avere a credito creditos cred c ab kredit',
-        'Mark' => 'indicator signe d sign side ind mark signo sens segno sinal natureza kz kennz kennzeichen knz sh '
-            .'dc teken',
-        'MoneyIn' => 'einnahme einnahmen ontvangst encaissement entrata entree entrada uitkering in receipts receipt '
-            .'deposits deposit received incoming ingreso ingresos entradas eingang eingange zugang gutschrift gutschriften '
-            .'recette recettes encaissements entrees accredito accrediti entrate incassi recebimentos bij ontvangsten '
-            .'bijgeschreven ontvangen ingang credited',
-        'MoneyOut' => 'ausgabe ausgaben uitgave decaissement uscita sortie saida out payments withdrawal withdrawals '
-            .'outgoing spent gasto gastos pagos salida salidas retiradas ausgang ausgange abgang belastung belastungen '
-            .'lastschrift lastschriften depense depenses decaissements sorties addebito addebiti uscite pagamenti saidas '
-            .'pagamentos af uitgaven afgeschreven uitgegeven debited',
-        'Entry' => 'posting transaction saisie mov transid entry entries journal journals jnl jrnl je batch voucher '
-            .'asiento asientos asto apunte diario buchungssatz laufende lfd ecriture ecritures mouvement mvt registrazione '
-            .'protocollo prot prima lancamento lanc movimento boekstuk boeking boekings mutatie journaalpost boek stuk',
-        'Text' => 'reason info zusatztext notitie annotazioni annotazione notas nota leyenda detalhe ampliado '
+        'Kind' => 'kategorie cat aard genere what operacion classe genre especie natura naturaleza genero categorie '
+            .'type types typ kind category class tipo tipos clase tp art arten belegart ba nature causale tipologia soort '
+            .'srt',
+        'Debit' => 'deudor debiteur devedor mvtd debit debits dr debe cargo cargos adeudo soll s dare debito debitos '
+            .'deb debet d charge charges',
+        'Credit' => 'acreedor crediteur credit credits cr haber abono abonos haben h avere a credito creditos cred c '
+            .'ab kredit',
+        'Mark' => 'kennung kz indicator signe d sign side ind mark signo sens segno sinal natureza kennz kennzeichen '
+            .'knz sh dc teken',
+        'MoneyIn' => 'credited einzahlung zufluss inkomend bijschrijving cobros recebimentos favor crediti einnahme '
+            .'einnahmen ontvangst encaissement entrata entree entrada uitkering in receipts receipt deposits deposit '
+            .'received incoming ingreso ingresos entradas eingang eingange zugang gutschrift gutschriften recette recettes '
+            .'encaissements entrees accredito accrediti entrate incassi bij ontvangsten bijgeschreven ontvangen ingang',
+        'MoneyOut' => 'auszahlung abfluss uitgaand afschrijving disposiciones contra ausgabe ausgaben uitgave '
+            .'decaissement uscita sortie saida out payments withdrawal withdrawals outgoing spent gasto gastos pagos salida '
+            .'salidas retiradas ausgang ausgange abgang belastung belastungen lastschrift lastschriften depense depenses '
+            .'decaissements sorties addebito addebiti uscite pagamenti saidas pagamentos af uitgaven afgeschreven '
+            .'uitgegeven debited',
+        'Entry' => 'journaal satz articolo postnummer apunte movimento interno posting transaction saisie mov transid '
+            .'entry entries journal journals jnl jrnl je batch voucher asiento asientos asto diario buchungssatz laufende '
+            .'lfd ecriture ecritures mouvement mvt registrazione protocollo prot prima lancamento lanc boekstuk boeking '
+            .'boekings mutatie journaalpost boek stuk',
+        'Text' => 'explanation kommentar betreff objet oggetto intitule obs observacion beschrijving betreft '
+            .'comentarios reason info zusatztext notitie annotazioni annotazione notas nota leyenda detalhe ampliado '
             .'verwendung postentext genre motivo description descriptions descr desc text narrative narration details '
             .'detail memo comment comments particulars remittance information purpose note notes remark remarks concepto '
             .'descripcion texto texte glosa detalle observaciones comentario movimiento buchungstext beschreibung '
@@ -130,13 +142,15 @@ final class TradeWords
         'Discount' => 'discount discounts descuento dto skonto escompte sconto desconto korting rebate',
         'Quantity' => 'quantity qty units unit cantidad cant unidades menge stuck stueck anzahl quantite qte quantita '
             .'qta quantidade qtd aantal',
-        'Filler' => 'the of at on by in per for and to as from after nach na apos item items line linea ligne linha '
-            .'zeile regel de del la el los las en y por al para der die das des von und am im den le les d l un une sur au '
-            .'aux du di dei della il lo dopo e su do da dos o os em a van het een op voor te betalen',
+        'Filler' => 'colonna colonne coluna lato seite zijde vor hasta ate the of at on by in per for and to as from '
+            .'after nach na apos item items line linea ligne linha zeile regel de del la el los las en y por al para der '
+            .'die das des von und am im den le les d l un une sur au aux du di dei della il lo dopo e su do da dos o os em '
+            .'a van het een op voor te betalen',
     ];
 
     /** Words that mean something only together. */
     private const TOGETHER = [
+        'tax invoice' => 'invoice',
         't doc' => 'tipo doc',
         'a c' => 'account',
         'a r' => 'receivable',
@@ -170,8 +184,21 @@ final class TradeWords
         'btw nr' => 'vatnumber',
         'codice fiscale' => 'vatnumber',
         'base imponible' => 'imponible',
-        'net payable' => 'gross',
         'net a payer' => 'ttc',
+        'reste a payer' => 'reste',
+        'solde a payer' => 'solde',
+        'total a pagar' => 'total',
+        'totale a pagare' => 'total',
+        'totaal te betalen' => 'total',
+        'por pagar' => 'unpaid',
+        'da pagare' => 'unpaid',
+        'a pagar' => 'unpaid',
+        'a payer' => 'unpaid',
+        'zu zahlen' => 'unpaid',
+        'nog te betalen' => 'unpaid',
+        'nao pago' => 'unpaid',
+        'non pagato' => 'insoluto',
+        'net payable' => 'gross',
         'payable amount' => 'gross',
         'amount payable' => 'gross',
         'liquido total' => 'total',
@@ -186,7 +213,6 @@ final class TradeWords
         'non regle' => 'impaye',
         'no pagado' => 'pendiente',
         'nicht bezahlt' => 'offen',
-        'non pagato' => 'insoluto',
         'niet betaald' => 'openstaand',
         'not paid' => 'unpaid',
         'trans id' => 'transid',

@@ -17,6 +17,8 @@ final readonly class UnnamedColumns
 
     private const TEXTS_OWN = 0.2;
 
+    private const NAMES_OWN = 0.5;
+
     private ColumnPairs $pairs;
 
     public function __construct(private ForeignColumns $list)
@@ -30,7 +32,7 @@ final readonly class UnnamedColumns
      */
     public function addTo(FileKind $kind, array $columns): array
     {
-        $columns = $this->otherSide($kind, $columns);
+        $columns = $this->otherSide($kind, $this->withoutHalves($columns));
         foreach ($this->wanted($kind, $columns) as $field => [$among, $is]) {
             $fitting = isset($columns[$field]) ? [] : array_values(array_filter(
                 array_diff($among, array_column($columns, 0)),
@@ -42,6 +44,19 @@ final readonly class UnnamedColumns
         }
 
         return $columns;
+    }
+
+    /**
+     * Amounts of which only some rows have one are half of two columns.
+     *
+     * @param array<string, array{int, float}> $columns
+     * @return array<string, array{int, float}>
+     */
+    private function withoutHalves(array $columns): array
+    {
+        return isset($columns['amount']) && ! $this->pairs->isFilled($columns['amount'][0])
+            ? array_diff_key($columns, ['amount' => true])
+            : $columns;
     }
 
     /**
@@ -58,11 +73,16 @@ final readonly class UnnamedColumns
         }
         [$has, $lacks] = isset($columns[$one]) ? [$one, $other] : [$other, $one];
         $free = array_values(array_filter(
-            array_diff($this->unnamed(), array_column($columns, 0)),
-            fn (int $column): bool => $this->list->cells($column)->areAmounts() && $this->pairs->areNeverBoth($columns[$has][0], $column),
+            array_diff(array_keys($this->list->headings), array_column($columns, 0)),
+            fn (int $column): bool => $this->list->cells($column)->areAmounts() && $this->pairs->areOneOf($columns[$has][0], $column),
         ));
 
         return count($free) === 1 ? [...$columns, $lacks => [$free[0], self::BY_CONTENT]] : $columns;
+    }
+
+    private function saysAny(int $column, Concept ...$of): bool
+    {
+        return array_filter($of, fn (Concept $one): bool => $this->list->says($column, $one)) !== [];
     }
 
     /** @return list<int> columns of which the heading says nothing that is known: others are what they say */
@@ -95,7 +115,8 @@ final readonly class UnnamedColumns
             FileKind::Items => ['date' => $date, 'amount' => $amount, '+marker' => $marker, ...$this->ofItems($columns, $all, $unnamed)],
             FileKind::Ledger => ['date' => $date, '+marker' => $marker],
             FileKind::BankLines => ['date' => $date, 'amount' => $amount, 'text' => $words],
-            FileKind::Customers => ['name' => $words],
+            FileKind::Customers => ['name' => [$unnamed, static fn (ColumnCells $cells): bool => $cells->areWords()
+                && $cells->ownShare() > self::NAMES_OWN]],
             default => [],
         };
     }
@@ -112,15 +133,20 @@ final readonly class UnnamedColumns
 
         return [
             'currency' => [$all, static fn (ColumnCells $cells): bool => $cells->areCurrencies()],
-            'kind' => [$all, static fn (ColumnCells $cells): bool => $cells->areKinds()],
-            'document' => [$unnamed, static fn (ColumnCells $cells): bool => $cells->areCodes() && ! $cells->areDays()
-                && $cells->ownShare() > self::DOCUMENTS_OWN],
-            'customer' => [$unnamed, fn (ColumnCells $cells, int $column): bool => $name !== null && $cells->areCodes()
-                && ! $cells->areDays() && $this->pairs->nameTheSame($name, $column)],
+            // Something of documents in a few short words.
+            'kind' => [$all, fn (ColumnCells $cells, int $column): bool => $cells->areKinds()
+                || ($this->list->says($column, Concept::Document) && $cells->areFewWords())],
+            'document' => [$unnamed, static fn (ColumnCells $cells): bool => $cells->areCodes() && $cells->areLong() && ! $cells->areDays()
+                && ! $cells->areWrittenAmounts() && $cells->ownShare() > self::DOCUMENTS_OWN],
+            'customer' => [$all, fn (ColumnCells $cells, int $column): bool => $name !== null && $cells->areCodes() && $cells->areLong()
+                && ! $cells->areDays() && ! $cells->areWrittenAmounts() && ! $this->saysAny($column, Concept::TaxNumber, Concept::Iban)
+                && $this->pairs->nameTheSame($name, $column)],
             // A discount has terms of its own.
             'due_date' => [$all, fn (ColumnCells $cells, int $column): bool => $date !== null && $cells->areDays()
-                && ! $this->list->says($column, Concept::Discount) && $this->pairs->areTerms($date, $column)],
-            '+open' => [$unnamed, fn (ColumnCells $cells, int $column): bool => $amount !== null && $cells->areAmounts()
+                && ! $this->saysAny($column, Concept::Discount) && $this->pairs->areTerms($date, $column)],
+            // Net amounts are part of gross ones too.
+            '+open' => [$all, fn (ColumnCells $cells, int $column): bool => $amount !== null && $cells->areAmounts()
+                && ! $this->saysAny($column, Concept::Net, Concept::Tax, Concept::Payment, Concept::Base)
                 && $this->pairs->isPart($amount, $column)],
         ];
     }

@@ -144,8 +144,10 @@ final class ForeignList
             ...$isSigned && $this->signs === 'column' ? ['marker'] : [], ...$this->any(2) === 0 ? ['document'] : [],
         );
         $nil = $this->any(3) === 0 ? $this->amount(0) : '';
-        for ($n = 0, $rows = 20 + $this->any(41); $n < $rows; $n++) {
-            [$minor, $isCredit, $day] = [1 + $this->any(900_000), $n % 2 === 1, $this->day()];
+        [$minor, $day] = [0, ''];
+        for ($n = 0, $rows = 20 + 2 * $this->any(21); $n < $rows; $n++) {
+            $isCredit = $n % 2 === 1;
+            [$minor, $day] = $isCredit ? [$minor, $day] : [1 + $this->any(900_000), $this->day()];
             $row = [
                 'entry' => '26-'.(100 + intdiv($n, 2)), 'date' => $this->date($day),
                 'account' => $this->one('4300000', '4000', '1100', '7000001'), 'document' => "F{$n}",
