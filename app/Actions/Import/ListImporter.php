@@ -209,7 +209,8 @@ final class ListImporter extends Importer
             $this->books->write(
                 'INSERT INTO customer_versions (customer_id, from_day, customer_group, related, credit_limit, who, recorded_at) '
                     .'VALUES (?, ?, ?, ?, ?, ?, ?)',
-                [$customerId, $day, ...$of, $this->books->who(), Moment::now()],
+                // Who said the first is not known here: it was there before.
+                [$customerId, $day, ...$of, $day === '' ? '' : $this->books->who(), Moment::now()],
             );
         }
     }

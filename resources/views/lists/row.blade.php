@@ -58,7 +58,7 @@
                     <td>{{ $version->customer_group }}</td>
                     <td>{{ $version->related ? 'yes' : 'no' }}</td>
                     <td class="n">{{ $version->limit?->grouped() }}</td>
-                    <td class="soft">{{ Say::moment($version->recorded_at) }}, {{ $version->who }}</td>
+                    <td class="soft">{{ $version->from_day === '' ? '' : Say::moment($version->recorded_at) . ', ' . $version->who }}</td>
                 </tr>
             @endforeach
         </tbody>
