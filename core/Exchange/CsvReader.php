@@ -9,8 +9,11 @@ use Ajuste\Core\Refusal;
 /** Reads separated text line by line: UTF-8 (a byte order mark is tolerated), UTF-16 or Windows-1252; comma, semicolon, tab or bar. */
 final class CsvReader
 {
-    /** A line longer than this is not a row of a table. */
-    private const LONGEST_LINE = 1_048_576;
+    /** A line longer than this is not a row of a table: a thousand columns of as many signs as a text may have. */
+    private const LONGEST_LINE = 400_000;
+
+    /** So much is read for a line. Room for two million and more would be asked of the system for each row, which takes longer. */
+    private const READ = 2 * self::LONGEST_LINE;
 
     /** A table with more is none that anybody keeps. */
     public const MOST_COLUMNS = 1_000;
@@ -36,7 +39,7 @@ final class CsvReader
         }
         $separator = self::separator($head);
         $number = 0;
-        while (($cells = fgetcsv($stream, 2 * self::LONGEST_LINE, $separator, '"', '')) !== false) {
+        while (($cells = fgetcsv($stream, self::READ, $separator, '"', '')) !== false) {
             $number++;
             if ($cells === [null]) {
                 continue;

@@ -14,6 +14,14 @@ $order = 'two lines of a ledger are never at the same place of its order';
 $discarded = 'the tax is not read; the call refuses what is no rate';
 
 return [
+    'core/Exchange/Foreign/ForeignQuestions.php: $same = array_keys($headings, $headings[$column] ?? \'\', true);'
+        .' | true to false' => $words,
+    'core/Exchange/Foreign/ForeignQuestions.php: if (count($same) > 1 && self::differ($rows, $same)) {'
+        .' | > to >=' => 'a column does not differ from itself',
+    'core/Exchange/Foreign/KindWords.php: if (count($seen) < 5_000) { | 5_000 to 6' => $steps,
+    'core/Exchange/Foreign/TradeWords.php: if (count($seen) < 5_000) { | 5_000 to 6' => $steps,
+    'core/Exchange/Foreign/KindWords.php: if (count($seen) < 5_000) { | < to <=' => $steps,
+    'core/Exchange/Foreign/TradeWords.php: if (count($seen) < 5_000) { | < to <=' => $steps,
     'core/Proposal/ReferenceReader.php: $bare[self::bare($plain)] = true; | true to false' => $keys,
     'core/Proposal/PayerRecognition.php: $this->byWord[$word][$profile->customerId] = true; | true to false' => $keys,
     'core/Exchange/Bank/Mt940Reader.php: in_array($part[3], [\'C\', \'RD\'], true) ? $amount : $amount->negated(),'

@@ -16,6 +16,7 @@ use App\Support\AuditTrail;
 use App\Support\Cancelled;
 use App\Support\Changes;
 use App\Support\CopyOfBooks;
+use App\Support\IndexesAside;
 use App\Support\KeptFiles;
 use App\Support\Moment;
 use App\Support\Progress;
@@ -55,7 +56,8 @@ final class ImportFiles
             return CopyOfBooks::try(function () use ($files, $progress): ImportReport {
                 $report = new ImportReport();
                 DB::beginTransaction(); // never committed: it goes with the copy
-                $this->write($this->files->tables($files, $report), $report, $progress);
+                $tables = $this->files->tables($files, $report);
+                IndexesAside::while(self::bytes($files), fn (): int => $this->write($tables, $report, $progress));
                 $report->needless = $report->refusedCount === 0 ? $this->needless->count() : 0;
 
                 return $report;
@@ -139,9 +141,10 @@ final class ImportFiles
         $copy = new CopyOfBooks();
         try {
             $tables = $this->files->tables($files, $report);
-            $kept = $copy->in(function () use ($tables, $report, $rows, $source, $key, $progress): bool {
+            $kept = $copy->in(function () use ($files, $tables, $report, $rows, $source, $key, $progress): bool {
+                $take = fn (): bool => $this->take($tables, $report, $rows, $source, $progress);
                 DB::beginTransaction();
-                $kept = ! $this->isDone($key, $report) && $this->take($tables, $report, $rows, $source, $progress);
+                $kept = ! $this->isDone($key, $report) && IndexesAside::while(self::bytes($files), $take);
                 $kept ? DB::commit() : DB::rollBack();
 
                 return $kept;

@@ -214,7 +214,11 @@ final class Headings
             $heart = array_intersect_key($core, $names);
             $hearts[] = $heart === [] ? 0.0 : (float) max($heart);
             $adds = array_intersect_key($beside, $names);
-            $more[] = $adds === [] ? self::FURTHER : (float) max($adds);
+            $more[] = match (true) {
+                $adds !== [] => (float) max($adds),
+                $names === [] => 0.0,
+                default => self::FURTHER,
+            };
             if ($names !== [] && $heart === [] && $adds === [] && ! isset($names['Filler'])) {
                 return 0;
             }

@@ -147,10 +147,10 @@ final class KindWords
     ];
 
     /** Words beside the one that says it. */
-    private const BESIDE = 'a the sales sale customer customers ar cash tax received balance brought document note notes '
-        .'memo memos nota notas n de d di da do del venta ventas emitida cliente clientes client clients vente vendita '
-        .'venda emessa saldo solde report operation diverse passage en creance su crediti dr verkoop klant debiteur kunde '
-        .'kunden debitoren finance entry';
+    private const BESIDE = 'a ar balance brought cash client cliente clientes clients creance crediti customer customers '
+        .'d da de debiteur debitoren del di diverse do document dr emessa emitida en entry finance klant kunde kunden memo '
+        .'memos n nota notas note notes operation passage received report saldo sale sales solde su tax the venda vendita '
+        .'venta ventas vente verkoop';
 
     /** Of one, and of several. */
     private const ENDINGS = ['', 's', 'es', 'en', 'n'];
@@ -177,12 +177,12 @@ final class KindWords
         foreach (array_unique(array_map(PlainWords::of(...), $words)) as $word) {
             foreach (self::meanings($word) as $language => $kind) {
                 $found[$language][$word] = $kind;
+                [$any, $itself] = $knows[$language] ?? [0, 0];
                 // A word itself says more than the beginning of one.
-                $knows[$language] = ($knows[$language] ?? 0) + (isset(self::known($language)[$word]) ? 2 : 1);
+                $knows[$language] = [$any + 1, $itself + (isset(self::known($language)[$word]) ? 1 : 0)];
             }
         }
-        arsort($knows);
-        $most = array_keys($knows, reset($knows), true);
+        $most = $knows === [] ? [] : array_keys($knows, max($knows), true);
         $kinds = [];
         foreach ($most as $language) {
             foreach ($found[$language] as $word => $kind) {

@@ -14,138 +14,137 @@ final class TradeWords
 {
     /** Words by what they speak of, written plainly; a word may speak of several things. */
     private const WORDS = [
-        'Document' => 'faktura faktur fakturen bon bonnummer bordereau origem extern externo registro item factures '
-            .'justificante efecto pce pieces riferimento titulo transid document documents doc docs invoice invoices inv '
-            .'bill billing voucher transaction trans tran trx txn documento documentos factura facturas facturacion fra '
-            .'fact comprobante recibo folio beleg belegs rechnung rechnungs rechn rech rg re dokument dokumenten op posten '
-            .'vorgang vorgangs piece facture facturation fac fattura fatture fatt fat ft partita fatura faturas factuur '
-            .'facturen stuk boekstuk bkst bescheid',
-        'Number' => 'nbre sequenza number numbers no nr nbr num nro nos id ident identifier code cod codigo codice cd '
-            .'key n numero nummer nummern nrs kennung codes volgnummer numer feld field clave sequence seq',
-        'Reference' => 'reference references ref refs referencia referenz referenznummer rif riferimento refa '
-            .'referentie kenmerk zeichen aktenzeichen',
-        'Order' => 'order po purchase pedido albaran bestell bestellung bestellnummer auftrag auftrags commande '
-            .'ordine encomenda bestelling your su ihr ihre votre vostro uw sua',
-        'Customer' => 'buyer payer abnehmers afnemers rel cf purchaser tercero terceiro personen personenkonto adress '
-            .'anagr debitoren customer customers cust cus client clients debtor debtors receivable receivables ar cliente '
-            .'clientes cli deudor deudores comprador kunde kunden kd debitor deb abnehmer geschaftspartner '
-            .'geschaeftspartner partner auftraggebers tiers auxiliaire aux redevable debiteur debiteurs anagrafica '
-            .'cessionario debitore debitori entidade devedor terceros klant klanten debiteuren relatie afnemer',
-        'Account' => 'razao kontierung pcg grootboek main cuenta mayor account accounts acc acct ac comp nominal '
-            .'ledger gl coa cuentas cta ctas subcuenta contable konto konten kto sachkonto hauptbuch hauptbuchkonto fibu '
-            .'compte comptes cpte cptes cpt general generale gen conto conti sottoconto mastro pdc conta contas snc contab '
-            .'contabil rekening rek gb grootboekrekening',
-        'Name' => 'holder volledige vollstandiger vollstaendiger cognome compania legal business anschrift nombre '
-            .'organisation organization organisatie empresa empresas titular enseigne azienda ditta anagrafica societa '
-            .'unternehmen nachname desc suchbegriff name names company companies firm trader nombres razon social '
-            .'denominacion fiscal apellidos firma firmen bezeichnung kurzname suchname namen nom noms raison sociale '
-            .'intitule societe denomination ragione rag soc nome nominativo intestatario denominazione intestazione razao '
-            .'designacao denominacao naam bedrijf bedrijfs bedrijfsnaam zoeknaam',
-        'Party' => 'adverse sender empfanger zahlungspartner einzahler nominativo titular gegenkonto partner payer '
-            .'payers payee counterparty remitter ordering beneficiary recipient originator debtor party ordenante '
-            .'beneficiario contraparte pagador emisor auftraggeber empfaenger begunstigter beguenstigter '
-            .'zahlungspflichtiger zahlungsbeteiligter zahler gegenpartei donneur ordre contrepartie beneficiaire emetteur '
-            .'tiers ordinante controparte pagante ordenador tegenpartij begunstigde opdrachtgever betaler',
-        'Date' => 'dte dat termin date dates dated dt day fecha fechas fec fch f datum tag tags data dag datums',
-        'Due' => 'dues zahltermin termine prazo plazo betaaltermijn latest entro expiry payable limite exigible '
-            .'exigibilite zahlungsfrist frist fristig vcto uiterlijk limit settlement due maturity vencimiento vencimientos '
-            .'vto vtos venc vence fallig faellig falligkeit faelligkeit falligkeits faelligkeits fall zahlbar zahlungsziel '
-            .'falligkeitsdatum echeance echeances ech scadenza scadenze scad scade vencimento vencim vencimentos '
-            .'vervaldatum vervaldag verval verv vervalt uiterste',
-        'Issue' => 'uitgifte uitgiftedatum aangemaakt invoicing effective etablissement establecimiento creazione '
-            .'erfasst del vom emitida emis emise emessa emesso emesse alta creacion creation creado erstellung faktura '
-            .'facture facturado facturada opgemaakt expedido issue issued created raised emision emitido expedicion '
-            .'expedida emission emissione emissao ausstellung ausgestellt erstellt',
-        'Posting' => 'mouvements movimenti movimentos movimento kontierung saisie competenza mvt posting posted post '
-            .'booking booked book entry accounting contable registro operacion apunte movimiento mov mvto mto buchung '
-            .'buchungs buch gebucht erfassung comptable comptabilisation compta ecriture operation mouvement oper '
-            .'registrazione reg contabile operazione lancamento lanc contabilistico contabilistica operacao boeking '
-            .'boekings boek transactie mutatie',
-        'Value' => 'value valued val valor valuta valeur wertstellung wertstellungs wert rente interest',
-        'Currency' => 'mda mnt money waehrung valutasoort unid unidad unite monetaire transaktion crncy moneta '
-            .'munteenheid iso currency currencies curr cur ccy crcy divisa divisas moneda mon div wahrung wahrungs '
-            .'waehrungs wahr waehr whrg whg wrg wkz wae devise devises dev monnaie idevise valuta val moeda munt muntsoort',
-        'Amount' => 'invoiced billed ammontare fatturato rechnungsendbetrag factuurtotaal bruttowert prix preco '
-            .'gefactureerd sum face nominal somma som importancia forderung fakturabetrag facturado waarde valeur '
-            .'rechnungssumme tot amount amounts amt total totals value price importe importes imp monto valor suma betrag '
-            .'betrage betr btr summe umsatz wert endbetrag gesamtbetrag montant montants mnt mt mont somme importo importi '
-            .'totale totali valores montante montantes vlr bedrag bedragen bedr totaal totaalbedrag',
-        'Gross' => 'gross total bruto bruta brutto gesamt ttc lordo totale totaal tot global brut endbetrag totaux',
-        'Original' => 'original orig originally initial originario originaria origine originale origem ursprung '
-            .'ursprungs ursprunglich urspr oorspronkelijk oorspr inicial iniziale',
-        'Including' => 'incl including inc inclusive con mit avec inkl com c',
-        'Base' => 'base local home functional lc hw hauswahrung hauswaehrung haus controvalore contravalor '
-            .'contrevaleur basis basisbedrag locale domestic',
-        'Tax' => 'tax taxes vat gst iva mwst ust umsatzsteuer steuer tva btw impuesto impuestos imposta imposto igic',
-        'Net' => 'net netto neto nett ht imponibile imponible incidencia liquido',
-        'Open' => 'receivable left queda falta residuo voldoen verschuldigd innen recouvrer solder solde impagado '
-            .'cobrar liquidar offenstand forderung creance owing owed adeuda vivo ausstehende unbezahlt onbetaald resterend '
-            .'encaisser impaye impayes rimanenza esposizione receber open outstanding os remaining remainder remain unpaid '
-            .'unsettled still unallocated pendiente pendientes pdte pte pend restante resto abierto abierta adeudado deuda '
-            .'offen offener offene offenes rest restlich restschuld op ausstehend du dus reste restant ouvert ouverte '
-            .'encours regler residua aperto aperta scoperto incassare saldare dovuto insoluto pendente aberto divida '
-            .'regularizar openstaand openstaande openst nog restbedrag ontvangen',
-        'Balance' => 'new available laufender neuer nieuw nouveau lopend actual progressif tras balance balances bal '
-            .'running closing saldo saldos solde soldes kontostand stand posterior disponible courant progressivo',
-        'Payment' => 'pagar payer pagare zahlen betalen cobrado pagado bezahlt gezahlt regle pagato incassato '
-            .'recebido betaald received applied cleared pay payment payments paid cobro cobrar pago zahlung zahlungs '
-            .'paiement pagamento betaling betaal incasso reglement',
-        'Days' => 'overdue uberfallig ueberfaellig vencido vencidos echu echus achterstallig days dias tage jours '
-            .'giorni gg dagen late retard retraso mora atraso verzug ritardo scaduto dunning level jour dpd',
-        'Kind' => 'kategorie cat aard genere what operacion classe genre especie natura naturaleza genero categorie '
-            .'type types typ kind category class tipo tipos clase tp art arten belegart ba nature causale tipologia soort '
-            .'srt',
-        'Debit' => 'deudor debiteur devedor mvtd debit debits dr debe cargo cargos adeudo soll s dare debito debitos '
-            .'deb debet d charge charges',
-        'Credit' => 'acreedor crediteur credit credits cr haber abono abonos haben h avere a credito creditos cred c '
-            .'ab kredit',
-        'Mark' => 'kennung kz indicator signe d sign side ind mark signo sens segno sinal natureza kennz kennzeichen '
-            .'knz sh dc teken',
-        'MoneyIn' => 'credited einzahlung zufluss inkomend bijschrijving cobros recebimentos favor crediti einnahme '
-            .'einnahmen ontvangst encaissement entrata entree entrada uitkering in receipts receipt deposits deposit '
-            .'received incoming ingreso ingresos entradas eingang eingange zugang gutschrift gutschriften recette recettes '
-            .'encaissements entrees accredito accrediti entrate incassi bij ontvangsten bijgeschreven ontvangen ingang',
-        'MoneyOut' => 'auszahlung abfluss uitgaand afschrijving disposiciones contra ausgabe ausgaben uitgave '
-            .'decaissement uscita sortie saida out payments withdrawal withdrawals outgoing spent gasto gastos pagos salida '
-            .'salidas retiradas ausgang ausgange abgang belastung belastungen lastschrift lastschriften depense depenses '
-            .'decaissements sorties addebito addebiti uscite pagamenti saidas pagamentos af uitgaven afgeschreven '
-            .'uitgegeven debited',
-        'Entry' => 'journaal satz articolo postnummer apunte movimento interno posting transaction saisie mov transid '
-            .'entry entries journal journals jnl jrnl je batch voucher asiento asientos asto diario buchungssatz laufende '
-            .'lfd ecriture ecritures mouvement mvt registrazione protocollo prot prima lancamento lanc boekstuk boeking '
-            .'boekings mutatie journaalpost boek stuk',
-        'Text' => 'explanation kommentar betreff objet oggetto intitule obs observacion beschrijving betreft '
-            .'comentarios reason info zusatztext notitie annotazioni annotazione notas nota leyenda detalhe ampliado '
-            .'verwendung postentext genre motivo description descriptions descr desc text narrative narration details '
-            .'detail memo comment comments particulars remittance information purpose note notes remark remarks concepto '
-            .'descripcion texto texte glosa detalle observaciones comentario movimiento buchungstext beschreibung '
-            .'verwendungszweck zweck bemerkung bemerkungen vorgang buchungsdetails libelle libelles lib designation '
-            .'commentaire motif communication descrizione causale testo descricao descritivo historico observacoes '
-            .'observacao omschrijving omschr tekst toelichting mededeling mededelingen opmerking',
-        'Bank' => 'bank banque banco banca bancaria bancario bancaire',
-        'Own' => 'our own nuestra nuestro nuestros notre eigenes eigene nostra nostro nossa onze eigen auftragskonto '
+        'Document' => 'beleg belegs bescheid bill billing bkst boekstuk bon bonnummer bordereau comprobante doc docs '
+            .'document documento documentos documents dokument dokumenten efecto extern externo fac fact factura '
+            .'facturacion facturas facturation facture facturen factures factuur faktur faktura fakturen fat fatt fattura '
+            .'fatture fatura faturas folio fra ft inv invoice invoices item justificante op origem partita pce piece pieces '
+            .'posten re rech rechn rechnung rechnungs recibo registro rg riferimento stuk titulo tran trans transaction '
+            .'transid trx txn vorgang vorgangs voucher',
+        'Number' => 'clave cod code codes codice codigo feld field id ident identifier kennung key n nbr nbre no nos '
+            .'nr nro nrs num number numbers numer numero nummer nummern seq sequence sequenza volgnummer',
+        'Reference' => 'aktenzeichen kenmerk ref refa reference references referencia referentie referenz '
+            .'referenznummer refs rif riferimento zeichen',
+        'Order' => 'albaran auftrag auftrags bestell bestelling bestellnummer bestellung commande encomenda ihr ihre '
+            .'order ordine pedido po purchase su sua uw vostro votre your',
+        'Customer' => 'abnehmer abnehmers adress afnemer afnemers anagr anagrafica ar aux auxiliaire buyer '
+            .'cessionario cli client cliente clientes clients comprador cus cust customer customers deb debiteur debiteuren '
+            .'debiteurs debitor debitore debitoren debitori debtor debtors deudor deudores devedor entidade '
+            .'geschaeftspartner geschaftspartner kd klant klanten kunde kunden partner payer personen personenkonto '
+            .'purchaser receivable receivables redevable rel relatie terceiro tercero terceros tiers',
+        'Account' => 'ac acc account accounts acct coa comp compte comptes conta contab contabil contable contas '
+            .'conti conto cpt cpte cptes cta ctas cuenta cuentas fibu gb gen general generale gl grootboek '
+            .'grootboekrekening hauptbuch hauptbuchkonto konten kontierung konto kto ledger main mastro mayor nominal pcg '
+            .'pdc razao rek rekening sachkonto snc sottoconto subcuenta',
+        'Name' => 'anagrafica anschrift apellidos azienda bedrijf bedrijfs bedrijfsnaam bezeichnung business cognome '
+            .'compania companies company denominacao denominacion denomination denominazione desc designacao ditta empresa '
+            .'empresas enseigne firm firma firmen fiscal holder intestatario intestazione intitule kurzname naam nachname '
+            .'name namen names nom nombre nombres nome nominativo noms organisatie organisation organization rag ragione '
+            .'raison razao razon soc social sociale societa societe suchbegriff suchname titular trader unternehmen '
+            .'volledige vollstaendiger vollstandiger zoeknaam',
+        'Party' => 'adverse auftraggeber beguenstigter begunstigde begunstigter beneficiaire beneficiario beneficiary '
+            .'betaler contraparte contrepartie controparte counterparty debtor donneur einzahler emetteur emisor empfaenger '
+            .'empfanger gegenkonto gegenpartei nominativo opdrachtgever ordenador ordenante ordering ordinante ordre '
+            .'originator pagador pagante partner party payee payer payers recipient remitter sender tegenpartij tiers '
+            .'titular zahler zahlungsbeteiligter zahlungspartner zahlungspflichtiger',
+        'Date' => 'dag dat data date dated dates datum datums day dt dte f fch fec fecha fechas tag tags termin',
+        'Due' => 'betaaltermijn due dues ech echeance echeances entro exigibilite exigible expiry faellig faelligkeit '
+            .'faelligkeits fall fallig falligkeit falligkeits falligkeitsdatum frist fristig latest limit limite maturity '
+            .'payable plazo prazo scad scade scadenza scadenze settlement termine uiterlijk uiterste vcto venc vence vencim '
+            .'vencimento vencimentos vencimiento vencimientos verv verval vervaldag vervaldatum vervalt vto vtos zahlbar '
+            .'zahltermin zahlungsfrist zahlungsziel',
+        'Issue' => 'aangemaakt alta ausgestellt ausstellung creacion creado created creation creazione del effective '
+            .'emessa emesse emesso emis emise emision emissao emission emissione emitida emitido erfasst erstellt '
+            .'erstellung establecimiento etablissement expedicion expedida expedido facturada facturado facture faktura '
+            .'invoicing issue issued opgemaakt raised uitgifte uitgiftedatum vom',
+        'Posting' => 'accounting apunte boek boeking boekings book booked booking buch buchung buchungs competenza '
+            .'compta comptabilisation comptable contabile contabilistica contabilistico contable ecriture entry erfassung '
+            .'gebucht kontierung lanc lancamento mouvement mouvements mov movimenti movimento movimentos movimiento mto '
+            .'mutatie mvt mvto oper operacao operacion operation operazione post posted posting reg registrazione registro '
+            .'saisie transactie',
+        'Value' => 'interest rente val valeur valor value valued valuta wert wertstellung wertstellungs',
+        'Currency' => 'ccy crcy crncy cur curr currencies currency dev devise devises div divisa divisas idevise iso '
+            .'mda mnt moeda mon moneda moneta monetaire monnaie munt munteenheid muntsoort transaktion unid unidad unite '
+            .'val valuta valutasoort wae waehr waehrung waehrungs wahr wahrung wahrungs whg whrg wkz wrg',
+        'Amount' => 'ammontare amount amounts amt bedr bedrag bedragen betr betrag betrage billed bruttowert btr '
+            .'endbetrag face facturado factuurtotaal fakturabetrag fatturato forderung gefactureerd gesamtbetrag imp '
+            .'importancia importe importes importi importo invoiced mnt mont montant montante montantes montants monto mt '
+            .'nominal preco price prix rechnungsendbetrag rechnungssumme som somma somme sum suma summe tot totaal '
+            .'totaalbedrag total totale totali totals umsatz valeur valor valores value vlr waarde wert',
+        'Gross' => 'brut bruta bruto brutto endbetrag gesamt global gross lordo tot totaal total totale totaux ttc',
+        'Original' => 'inicial initial iniziale oorspr oorspronkelijk orig origem original originale originally '
+            .'originaria originario origine urspr ursprung ursprunglich ursprungs',
+        'Including' => 'avec c com con inc incl including inclusive inkl mit',
+        'Base' => 'base basis basisbedrag contravalor contrevaleur controvalore domestic functional haus hauswaehrung '
+            .'hauswahrung home hw lc local locale',
+        'Tax' => 'btw gst igic imposta imposto impuesto impuestos iva mwst steuer tax taxes tva umsatzsteuer ust vat',
+        'Net' => 'ht imponibile imponible incidencia liquido net neto nett netto',
+        'Open' => 'aberto abierta abierto adeuda adeudado aperta aperto ausstehend ausstehende cobrar creance deuda '
+            .'divida dovuto du dus encaisser encours esposizione falta forderung impagado impaye impayes incassare innen '
+            .'insoluto left liquidar nog offen offene offener offenes offenstand onbetaald ontvangen op open openst '
+            .'openstaand openstaande os outstanding ouvert ouverte owed owing pdte pend pendente pendiente pendientes pte '
+            .'queda receber receivable recouvrer regler regularizar remain remainder remaining residua residuo rest restant '
+            .'restante restbedrag reste resterend restlich resto restschuld rimanenza saldare scoperto solde solder still '
+            .'unallocated unbezahlt unpaid unsettled verschuldigd vivo voldoen',
+        'Balance' => 'actual available bal balance balances closing courant disponible kontostand laufender lopend '
+            .'neuer new nieuw nouveau posterior progressif progressivo running saldo saldos solde soldes stand tras',
+        'Payment' => 'applied betaal betaald betalen betaling bezahlt cleared cobrado cobrar cobro gezahlt incassato '
+            .'incasso pagado pagamento pagar pagare pagato pago paid paiement pay payer payment payments recebido received '
+            .'regle reglement zahlen zahlung zahlungs',
+        'Days' => 'achterstallig atraso dagen days dias dpd dunning echu echus gg giorni jour jours late level mora '
+            .'overdue retard retraso ritardo scaduto tage uberfallig ueberfaellig vencido vencidos verzug',
+        'Kind' => 'aard art arten ba belegart cat categorie category causale clase class classe especie genere genero '
+            .'genre kategorie kind natura naturaleza nature operacion soort srt tipo tipologia tipos tp typ type types',
+        'Debit' => 'adeudo cargo cargos charge charges d dare deb debe debet debit debiteur debito debitos debits '
+            .'deudor devedor dr s soll',
+        'Credit' => 'a ab abono abonos acreedor avere c cr cred credit crediteur credito creditos credits h haben '
+            .'haber kredit',
+        'Mark' => 'dc ind indicator kennung kennz kennzeichen knz kz mark natureza segno sens sh side sign signe '
+            .'signo sinal teken',
+        'MoneyIn' => 'accrediti accredito bij bijgeschreven bijschrijving cobros credited crediti deposit deposits '
+            .'eingang eingange einnahme einnahmen einzahlung encaissement encaissements entrada entradas entrata entrate '
+            .'entree entrees favor gutschrift gutschriften in incassi incoming ingang ingreso ingresos inkomend ontvangen '
+            .'ontvangst ontvangsten recebimentos receipt receipts received recette recettes zufluss zugang',
+        'MoneyOut' => 'abfluss abgang addebiti addebito af afgeschreven afschrijving ausgabe ausgaben ausgang '
+            .'ausgange auszahlung belastung belastungen contra debited decaissement decaissements depense depenses '
+            .'disposiciones gasto gastos lastschrift lastschriften out outgoing pagamenti pagamentos pagos payments '
+            .'retiradas saida saidas salida salidas sortie sorties spent uitgaand uitgave uitgaven uitgegeven uscita uscite '
+            .'withdrawal withdrawals',
+        'Entry' => 'apunte articolo asiento asientos asto batch boek boeking boekings boekstuk buchungssatz diario '
+            .'ecriture ecritures entries entry interno je jnl journaal journaalpost journal journals jrnl lanc lancamento '
+            .'laufende lfd mouvement mov movimento mutatie mvt posting postnummer prima prot protocollo registrazione '
+            .'saisie satz stuk transaction transid voucher',
+        'Text' => 'ampliado annotazione annotazioni bemerkung bemerkungen beschreibung beschrijving betreff betreft '
+            .'buchungsdetails buchungstext causale comentario comentarios comment commentaire comments communication '
+            .'concepto desc descr descricao descripcion description descriptions descritivo descrizione designation detail '
+            .'details detalhe detalle explanation genre glosa historico info information intitule kommentar leyenda lib '
+            .'libelle libelles mededeling mededelingen memo motif motivo movimiento narration narrative nota notas note '
+            .'notes notitie objet obs observacao observacion observaciones observacoes oggetto omschr omschrijving '
+            .'opmerking particulars postentext purpose reason remark remarks remittance tekst testo text texte texto '
+            .'toelichting verwendung verwendungszweck vorgang zusatztext zweck',
+        'Bank' => 'banca bancaire bancaria bancario banco bank banque',
+        'Own' => 'auftragskonto eigen eigene eigenes nossa nostra nostro notre nuestra nuestro nuestros onze our own '
             .'unser unsere',
-        'Email' => 'email mail correo courriel pec emailadresse emailadres',
-        'Terms' => 'terms term condiciones condicion cond zahlungsbedingung zahlungsbedingungen bedingung bed '
-            .'zahlungskondition zahlungsziel conditions condition delai condizioni condicoes prazo conditie '
-            .'betalingsconditie betalingstermijn betaalconditie termijn plazo',
-        'Limit' => 'limit limite limiet kreditlimit kredietlimiet plafond fido riesgo maximo autorise concesso '
-            .'massimo',
-        'Country' => 'country ctry pais land lkz landkz landcode pays paese nazione landeskennzeichen',
-        'TaxNumber' => 'nif cif vatnumber ustid idnr steuernummer siret siren piva nipc contribuinte contrib ein',
-        'Group' => 'group grupo gruppe groupe gruppo categoria groep klantgroep kundengruppe segment',
+        'Email' => 'correo courriel email emailadres emailadresse mail pec',
+        'Terms' => 'bed bedingung betaalconditie betalingsconditie betalingstermijn cond condicion condiciones '
+            .'condicoes conditie condition conditions condizioni delai plazo prazo term termijn terms zahlungsbedingung '
+            .'zahlungsbedingungen zahlungskondition zahlungsziel',
+        'Limit' => 'autorise concesso fido kredietlimiet kreditlimit limiet limit limite massimo maximo plafond '
+            .'riesgo',
+        'Country' => 'country ctry land landcode landeskennzeichen landkz lkz nazione paese pais pays',
+        'TaxNumber' => 'cif contrib contribuinte ein idnr nif nipc piva siren siret steuernummer ustid vatnumber',
+        'Group' => 'categoria groep group groupe grupo gruppe gruppo klantgroep kundengruppe segment',
         'Iban' => 'iban',
-        'Rate' => 'rate rates exchange fx cambio kurs wechselkurs taux cours change tasso taxa koers wisselkoers',
-        'Trading' => 'trading comercial handelsname commercial commerciale handelsnaam',
-        'Place' => 'postcode postal postleitzahl plz zip cap cp city town street ort ciudad poblacion ville rue citta '
-            .'localidade localidad plaats stad strasse direccion address adresse indirizzo morada adres',
-        'Discount' => 'discount discounts descuento dto skonto escompte sconto desconto korting rebate',
-        'Quantity' => 'quantity qty units unit cantidad cant unidades menge stuck stueck anzahl quantite qte quantita '
-            .'qta quantidade qtd aantal',
-        'Filler' => 'colonna colonne coluna lato seite zijde vor hasta ate the of at on by in per for and to as from '
-            .'after nach na apos item items line linea ligne linha zeile regel de del la el los las en y por al para der '
-            .'die das des von und am im den le les d l un une sur au aux du di dei della il lo dopo e su do da dos o os em '
-            .'a van het een op voor te betalen',
+        'Rate' => 'cambio change cours exchange fx koers kurs rate rates tasso taux taxa wechselkurs wisselkoers',
+        'Trading' => 'comercial commercial commerciale handelsnaam handelsname trading',
+        'Place' => 'address adres adresse cap citta city ciudad cp direccion indirizzo localidad localidade morada '
+            .'ort plaats plz poblacion postal postcode postleitzahl rue stad strasse street town ville zip',
+        'Discount' => 'desconto descuento discount discounts dto escompte korting rebate sconto skonto',
+        'Quantity' => 'aantal anzahl cant cantidad menge qta qtd qte qty quantidade quantita quantite quantity stuck '
+            .'stueck unidades unit units',
+        'Filler' => 'a after al am and apos as at ate au aux betalen by colonna colonne coluna d da das de dei del '
+            .'della den der des di die do dopo dos du e een el em en for from hasta het il im in item items l la las lato '
+            .'le les ligne line linea linha lo los na nach o of on op os para per por regel seite su sur te the to un und '
+            .'une van von voor vor y zeile zijde',
     ];
 
     /** Words that mean something only together. */

@@ -45,6 +45,11 @@ final class HeadingsTest extends TestCase
     {
         self::assertSame([[]], TradeWords::of('Zwrbl'));
         self::assertSame([], TradeWords::of(' 1 '), 'a number is no word');
+        foreach (['1-30', '61 to 90 days', 'Over 90', '90+', '> 120'] as $bucket) {
+            self::assertSame([[Concept::Days]], TradeWords::of($bucket), 'a column of an aged list');
+        }
+        self::assertContains(Concept::Due, TradeWords::of('Fäl.')[0], 'three letters are enough to begin a word');
+        self::assertSame([[]], TradeWords::of('Fä.'));
     }
 
     /** A short form is read by the other words of its list: RE is an invoice in German and a receipt in Portuguese. */
