@@ -227,9 +227,10 @@ final class Headings
         if ($best === 0.0 || $unknown > 1 || ($hasTax && ! $isGross)) {
             return 0;
         }
-        unset($more[array_search($best, $hearts, true)]);
+        // The word at its heart adds nothing beside itself: of equal ones the one that would add least.
+        $least = min(array_map(static fn (float $of, float $adds): float => $of === $best ? $adds : INF, $hearts, $more) ?: [0.0]);
 
-        return ($best + array_sum($more)) * ($unknown === 0 ? 1 : self::UNKNOWN);
+        return ($best + array_sum($more) - $least) * ($unknown === 0 ? 1 : self::UNKNOWN);
     }
 
     /**

@@ -170,7 +170,7 @@ final class ColumnsTest extends TestCase
                 'name' => ['Name' => 1.0, 'Client name' => 1.1, 'Client' => 0.45, 'Client zwrbl' => 0.27],
                 'date' => ['Day' => 0.9, 'Invoice day' => 1.1, 'Posting day' => 0.85, 'Due day' => 0.0],
                 'due_date' => ['Due' => 1.0, 'Due day' => 1.1, 'Payment due day' => 1.2, 'Net due' => 1.0],
-                'currency' => ['Divisa' => 1.0, 'Divisa code' => 1.0, 'Invoice currency' => 1.0],
+                'currency' => ['Divisa' => 1.0, 'Divisa code' => 1.0, 'Invoice currency' => 1.0, 'Währungskennz.' => 1.0],
                 'amount' => ['Betrag' => 0.8, 'Gross amount' => 1.0, 'Original amount' => 0.95, 'Tax amount' => 0.0, 'Net amount' => 0.0],
                 'base_amount' => ['Local amount' => 1.0, 'Betrag EUR' => 0.4],
                 '+open' => ['Open' => 1.0, 'Open amount' => 1.1, 'Balance' => 0.8, 'Open tax' => 0.0],
