@@ -51,15 +51,15 @@ final readonly class ColumnPairs
      * Whether the amounts of equal numbers come to nil, as those of an entry do.
      *
      * @param list<int> $amounts one column with signs, or debit and credit
+     * @param ?int $marks a column of letters for the side of the amounts
      */
-    public function areBalanced(int $numbers, array $amounts): bool
+    public function areBalanced(int $numbers, array $amounts, ?int $marks = null): bool
     {
         $sums = $lines = [];
         foreach ($this->rows as $cells) {
             $number = trim($cells[$numbers] ?? '');
             foreach ($amounts as $place => $column) {
-                $amount = ForeignAmount::of($cells[$column] ?? '');
-                $isCredit = $place === 1 || $amount?->negative === true || $amount?->side === Side::Credit;
+                $isCredit = $place === 1 || self::isCredit($cells[$column] ?? '', $cells[$marks ?? -1] ?? '');
                 $sums[$number] = ($sums[$number] ?? 0) + ($isCredit ? -1 : 1) * self::figures($cells[$column] ?? '');
             }
             $lines[$number] = ($lines[$number] ?? 0) + 1;
@@ -67,6 +67,28 @@ final readonly class ColumnPairs
         $balanced = array_filter($sums, static fn (int $sum): bool => $sum === 0);
 
         return count($sums) > 1 && min($lines) > 1 && count($balanced) >= count($sums) * self::FILLED;
+    }
+
+    /** Whether each word of a column stands beside amounts of one side only, and both sides are met: kinds of documents do. */
+    public function areOfOneSide(int $words, int $amounts, ?int $marks = null): bool
+    {
+        $of = [];
+        foreach ($this->rows as $cells) {
+            $word = trim($cells[$words] ?? '');
+            $isCredit = self::isCredit($cells[$amounts] ?? '', $cells[$marks ?? -1] ?? '');
+            if ($word !== '' && ($of[$word] ??= $isCredit) !== $isCredit) {
+                return false;
+            }
+        }
+
+        return count(array_unique($of)) === 2;
+    }
+
+    private static function isCredit(string $cell, string $mark): bool
+    {
+        $amount = ForeignAmount::of($cell);
+
+        return $amount?->negative === true || ($amount->side ?? ForeignAmount::side($mark)) === Side::Credit || trim($mark) === '-';
     }
 
     /** Whether numbers and names go together, each several times: whose they are. */

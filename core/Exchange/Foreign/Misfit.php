@@ -60,10 +60,10 @@ final readonly class Misfit
     {
         $of = array_intersect_key($this->columns, array_flip(['debit', 'credit', 'money_out', 'money_in', 'amount']));
         $amounts = array_values(isset($of['amount']) ? ['amount' => $of['amount']] : $of);
-        $pairs = new ColumnPairs($this->list->rows);
+        [$pairs, $marks] = [new ColumnPairs($this->list->rows), $this->columns['+marker'] ?? null];
         foreach (array_diff(array_keys($this->list->headings), $amounts) as $column) {
             $cells = $this->list->cells($column);
-            if ($cells->areCodes() && ! $cells->areDays() && $cells->distinct() > 1 && $pairs->areBalanced($column, $amounts)) {
+            if ($cells->areCodes() && ! $cells->areDays() && $pairs->areBalanced($column, $amounts, $marks)) {
                 return true;
             }
         }

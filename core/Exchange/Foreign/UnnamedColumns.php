@@ -15,9 +15,7 @@ final readonly class UnnamedColumns
     /** Documents stand once; a note for each row differs from most others. */
     private const DOCUMENTS_OWN = 0.95;
 
-    private const TEXTS_OWN = 0.2;
-
-    private const NAMES_OWN = 0.5;
+    private const TEXTS_OWN = 0.5;
 
     private ColumnPairs $pairs;
 
@@ -103,8 +101,10 @@ final readonly class UnnamedColumns
         [$all, $unnamed] = [array_keys($this->list->headings), $this->unnamed()];
         $hasAmount = array_intersect_key($columns, array_flip(['amount', '+open', 'debit', 'credit', 'money_in', 'money_out'])) !== [];
         $date = [$all, static fn (ColumnCells $cells): bool => $cells->areDays()];
-        $amount = [$hasAmount ? [] : $unnamed, fn (ColumnCells $cells, int $column): bool => $cells->areWrittenAmounts()
-            && ! $cells->areDays() && $this->pairs->isFilled($column)];
+        $amount = [
+            $hasAmount || $this->hasHalves($columns) ? [] : $unnamed,
+            fn (ColumnCells $cells, int $column): bool => $cells->areWrittenAmounts() && ! $cells->areDays() && $this->pairs->isFilled($column),
+        ];
         $words = [$unnamed, static fn (ColumnCells $cells): bool => $cells->areWords() && $cells->ownShare() > self::TEXTS_OWN];
         $marker = [
             isset($columns['debit']) ? [] : $all,
@@ -113,12 +113,52 @@ final readonly class UnnamedColumns
 
         return match ($kind) {
             FileKind::Items => ['date' => $date, 'amount' => $amount, '+marker' => $marker, ...$this->ofItems($columns, $all, $unnamed)],
-            FileKind::Ledger => ['date' => $date, '+marker' => $marker],
+            FileKind::Ledger => ['date' => $date, '+marker' => $marker, 'entry' => $this->entry($columns, $unnamed)],
             FileKind::BankLines => ['date' => $date, 'amount' => $amount, 'text' => $words],
-            FileKind::Customers => ['name' => [$unnamed, static fn (ColumnCells $cells): bool => $cells->areWords()
-                && $cells->ownShare() > self::NAMES_OWN]],
+            FileKind::Customers => ['name' => $words],
             default => [],
         };
+    }
+
+    /**
+     * Whether two other columns share the amounts between them: neither is all of them, and which is which nothing says.
+     *
+     * @param array<string, array{int, float}> $columns
+     */
+    private function hasHalves(array $columns): bool
+    {
+        $free = array_filter(
+            array_diff(array_keys($this->list->headings), array_column($columns, 0)),
+            fn (int $column): bool => $this->list->cells($column)->areWrittenAmounts() && ! $this->pairs->isFilled($column),
+        );
+        foreach ($free as $one) {
+            foreach ($free as $other) {
+                if ($one < $other && $this->pairs->areOneOf($one, $other)) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * Numbers of which the amounts come to nil are those of entries.
+     *
+     * @param array<string, array{int, float}> $columns
+     * @param list<int> $unnamed
+     * @return array{list<int>, callable(ColumnCells, int): bool}
+     */
+    private function entry(array $columns, array $unnamed): array
+    {
+        $amounts = array_values(array_map(
+            static fn (array $of): int => $of[0],
+            array_intersect_key($columns, array_flip(isset($columns['debit']) ? ['debit', 'credit'] : ['amount'])),
+        ));
+        $marks = $columns['+marker'][0] ?? null;
+
+        return [$unnamed, fn (ColumnCells $cells, int $column): bool => $cells->areCodes() && ! $cells->areDays()
+            && $this->pairs->areBalanced($column, $amounts, $marks)];
     }
 
     /**
@@ -130,12 +170,14 @@ final readonly class UnnamedColumns
     private function ofItems(array $columns, array $all, array $unnamed): array
     {
         [$name, $date, $amount] = [$columns['name'][0] ?? null, $columns['date'][0] ?? null, $columns['amount'][0] ?? null];
+        [$sided, $marks] = [$columns['+open'][0] ?? $amount, $columns['+marker'][0] ?? null];
 
         return [
             'currency' => [$all, static fn (ColumnCells $cells): bool => $cells->areCurrencies()],
             // Something of documents in a few short words.
             'kind' => [$all, fn (ColumnCells $cells, int $column): bool => $cells->areKinds()
-                || ($this->list->says($column, Concept::Document) && $cells->areFewWords())],
+                || ($cells->areFewWords() && ($this->list->says($column, Concept::Document)
+                    || ($sided !== null && $this->pairs->areOfOneSide($column, $sided, $marks))))],
             'document' => [$unnamed, static fn (ColumnCells $cells): bool => $cells->areCodes() && $cells->areLong() && ! $cells->areDays()
                 && ! $cells->areWrittenAmounts() && $cells->ownShare() > self::DOCUMENTS_OWN],
             'customer' => [$all, fn (ColumnCells $cells, int $column): bool => $name !== null && $cells->areCodes() && $cells->areLong()

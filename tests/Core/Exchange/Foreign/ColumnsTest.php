@@ -121,6 +121,19 @@ final class ColumnsTest extends TestCase
         self::assertFalse((new ColumnPairs([['E1', '5.00'], ['E1', '-5.00']]))->areBalanced(0, [1]), 'one number for all is none');
     }
 
+    /** In letters beside the amounts the sides may stand too. */
+    public function test_letters_say_the_sides_of_amounts(): void
+    {
+        $entries = new ColumnPairs([['E1', '5.00', 'S'], ['E1', '5.00', 'H'], ['E2', '7.00', '+'], ['E2', '7.00', '-']]);
+        self::assertTrue($entries->areBalanced(0, [1], 2));
+        self::assertFalse($entries->areBalanced(0, [1]));
+        $kinds = new ColumnPairs([['DR', '5.00', 'S'], ['DG', '5.00', 'H'], ['', '5.00', 'H'], ['DR', '7.00', 'S']]);
+        self::assertTrue($kinds->areOfOneSide(0, 1, 2));
+        self::assertFalse($kinds->areOfOneSide(0, 1), 'all of one side');
+        self::assertFalse((new ColumnPairs([['x', '5.00'], ['y', '-5.00'], ['x', '-1.00']]))->areOfOneSide(0, 1));
+        self::assertTrue((new ColumnPairs([['x', '5.00'], ['y', '-5.00'], ['z', '-1.00']]))->areOfOneSide(0, 1));
+    }
+
     public function test_numbers_and_names_go_together_where_they_are_those_of_customers(): void
     {
         $go = static fn (array ...$rows): bool => (new ColumnPairs(array_values($rows)))->nameTheSame(1, 0);

@@ -71,6 +71,17 @@ final class ForeignList
         return implode(' ; ', $this->head);
     }
 
+    /** Puts a word that nobody knows above one of the columns. */
+    public function forget(int $column): void
+    {
+        $heads = array_map(mb_strtolower(...), array_values($this->head));
+        foreach ($this->lines as $place => $cells) {
+            if (array_map(mb_strtolower(...), $cells) === $heads) {
+                $this->lines[$place][$column % count($cells)] = 'Zwrbl';
+            }
+        }
+    }
+
     private function items(): void
     {
         $whose = $this->one('number', 'number', 'number', 'name', 'both', 'both', 'one cell', 'above');
