@@ -103,7 +103,8 @@ final readonly class UnnamedColumns
         $date = [$all, static fn (ColumnCells $cells): bool => $cells->areDays()];
         $amount = [
             $hasAmount || $this->hasHalves($columns) ? [] : $unnamed,
-            fn (ColumnCells $cells, int $column): bool => $cells->areWrittenAmounts() && ! $cells->areDays() && $this->pairs->isFilled($column),
+            fn (ColumnCells $cells, int $column): bool => $cells->areWrittenAmounts() && ! $cells->areDays()
+                && $this->pairs->isFilled($column),
         ];
         $words = [$unnamed, static fn (ColumnCells $cells): bool => $cells->areWords() && $cells->ownShare() > self::TEXTS_OWN];
         $marker = [
