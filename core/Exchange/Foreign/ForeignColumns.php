@@ -10,6 +10,11 @@ use Ajuste\Core\Exchange\FileKind;
 /** The columns of a list below a line that may be its headings: what the words above them say, and whether what stands below fits. */
 final class ForeignColumns
 {
+    /** So much of a list says what its columns are; how days and amounts are written is judged by more. */
+    private const ROWS = 400;
+
+    private const COLUMNS = 120;
+
     /** What speaks for or against a number, a name, or something that stands once. */
     private const LIKELY = 0.25;
 
@@ -33,10 +38,8 @@ final class ForeignColumns
      */
     private function __construct(public readonly array $headings, public readonly array $below)
     {
-        $this->rows = array_values(array_filter(
-            LineAbove::without($below),
-            static fn (array $cells): bool => ! PrintLine::is($cells, $headings, []),
-        ));
+        $rows = array_filter(LineAbove::without($below), static fn (array $cells): bool => ! PrintLine::is($cells, $headings, []));
+        $this->rows = array_slice(array_values($rows), 0, self::ROWS);
     }
 
     /**
@@ -51,7 +54,7 @@ final class ForeignColumns
         $figures = array_filter($filled, static fn (string $cell): bool => preg_match('/\d/', $cell) === 1
             && (ForeignAmount::of($cell) !== null || ForeignGuess::isDay($cell)));
 
-        return count($filled) < 2 || $figures !== [] ? null : new self($cells, $below);
+        return count($filled) < 2 || $figures !== [] ? null : new self(array_slice($cells, 0, self::COLUMNS), $below);
     }
 
     public function cells(int $column): ColumnCells
