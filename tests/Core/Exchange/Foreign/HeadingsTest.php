@@ -115,6 +115,12 @@ final class HeadingsTest extends TestCase
             $lines[] = ['E'.intdiv($n, 2), "2026-10-1{$n}", '1100', 'sale', $n % 2 === 0 ? '' : "1{$n}.00", $n % 2 === 0 ? "1{$n}.00" : ''];
         }
         self::assertSame(5, ForeignGuess::of($lines, null)->columns['credit'] ?? null);
+        $amounts = static fn (string ...$cells): ?int => self::guess(
+            ['Doc no', 'Customer', 'Date', ...array_fill(0, count($cells), 'Zwrbl')],
+            ['F%d', 'C%d', '2026-10-1%d', ...array_values($cells)],
+        )->columns['amount'] ?? null;
+        self::assertSame(3, $amounts('1%d.00'));
+        self::assertNull($amounts('1%d.00', '2%d.00'), 'either may be meant');
     }
 
     /** @return iterable<string, array{?FileKind, list<string>, list<string>}> */
