@@ -174,7 +174,9 @@ final class Headings
                 }
             }
             $name = str_replace(' ', '_', PlainWords::of($cell));
-            if (isset($kind->fields()[$name])) {
+            // What a list says of the side is weighed with sign and kind of its amounts.
+            $name = $name === 'side' ? '+marker' : $name;
+            if (isset($kind->fields()[$name]) || in_array($name, $kind->foreignFields(), true)) {
                 $found[$name][$column] = self::HOUSE;
             }
         }

@@ -11,7 +11,9 @@ use Ajuste\Core\Exchange\Foreign\ForeignGuess;
 use Ajuste\Core\Exchange\Foreign\ForeignQuestions;
 use Ajuste\Core\Exchange\Foreign\KindWords;
 use Ajuste\Core\Exchange\Foreign\TradeWords;
+use Ajuste\Core\Exchange\Habit;
 use Ajuste\Core\Exchange\Mapping;
+use Ajuste\Core\Exchange\MappingGuess;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -121,6 +123,17 @@ final class HeadingsTest extends TestCase
         )->columns['amount'] ?? null;
         self::assertSame(3, $amounts('1%d.00'));
         self::assertNull($amounts('1%d.00', '2%d.00'), 'either may be meant');
+    }
+
+    /** A list in the names of the house among many others of its own: the side of what may be either is kept. */
+    public function test_the_side_is_kept_beside_many_other_columns(): void
+    {
+        $others = array_map(static fn (int $n): string => "own {$n}", range(1, 9));
+        $heads = ['document', 'kind', 'customer', 'date', 'currency', 'amount', 'side', ...$others];
+        $guess = MappingGuess::of([$heads, ['A1', 'adjustment', 'C1', '2026-10-13', 'EUR', '5.00', 'credit']], null);
+        self::assertSame(Habit::Foreign, $guess?->habit);
+        $row = $guess->row(['A1', 'adjustment', 'C1', '2026-10-13', 'EUR', '5.00', 'credit']);
+        self::assertSame(['adjustment', 'credit', '5.00'], [$row['kind'], $row['side'], $row['amount']]);
     }
 
     /** @return iterable<string, array{?FileKind, list<string>, list<string>}> */
