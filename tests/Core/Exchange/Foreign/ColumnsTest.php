@@ -180,7 +180,7 @@ final class ColumnsTest extends TestCase
                 'document' => ['Invoice' => 0.9, 'Invoice No' => 1.1, 'No' => 0.5, 'Ref' => 0.4, 'Our invoice' => 1.0,
                     'Invoice day' => 0.0],
                 'customer' => ['Client' => 0.9, 'Client No' => 1.1, 'Account' => 0.55, 'Account No' => 0.75, 'Client account' => 1.0],
-                'name' => ['Name' => 1.0, 'Client name' => 1.1, 'Client' => 0.45, 'Client zwrbl' => 0.27],
+                'name' => ['Nombre' => 1.0, 'Client name' => 1.1, 'Client' => 0.45, 'Client zwrbl' => 0.27],
                 'date' => ['Day' => 0.9, 'Invoice day' => 1.1, 'Posting day' => 0.85, 'Due day' => 0.0],
                 'due_date' => ['Due' => 1.0, 'Due day' => 1.1, 'Payment due day' => 1.2, 'Net due' => 1.0],
                 'currency' => ['Divisa' => 1.0, 'Divisa code' => 1.0, 'Invoice currency' => 1.0, 'Währungskennz.' => 1.0],
