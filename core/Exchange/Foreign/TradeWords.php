@@ -15,22 +15,22 @@ final class TradeWords
     /** Words by what they speak of, written plainly; a word may speak of several things. */
     private const WORDS = [
         'Document' => 'beleg belegs bescheid bill billing bkst boekstuk bon bonnummer bordereau comprobante doc docs '
-            .'document documento documentos documents dokument dokumenten efecto extern externo fac fact factura '
-            .'facturacion facturas facturation facture facturen factures factuur faktur faktura fakturen fat fatt fattura '
-            .'fatture fatura faturas folio fra ft inv invoice invoices item justificante op origem partita pce piece pieces '
-            .'posten re rech rechn rechnung rechnungs recibo registro rg riferimento stuk titulo tran trans transaction '
-            .'transid trx txn vorgang vorgangs voucher',
+            .'docto document documento documentos documents dokument dokumenten duplicata efecto extern externo fac fact '
+            .'factura facturacion facturas facturation facture facturen factures factuur faktur faktura fakturen faktuur '
+            .'fat fatt fattura fatture fatura faturas folio fra ft inv invoice invoices item justificante nf nfe op opos '
+            .'origem partita pce piece pieces posten re receipt receipts rech rechn rechnung rechnungs recibo registro rg '
+            .'riferimento stuk titulo tran trans transaction transid trx txn vorgang vorgangs voucher',
         'Number' => 'clave cod code codes codice codigo feld field id ident identifier kennung key n nbr nbre no nos '
-            .'nr nro nrs num number numbers numer numero nummer nummern seq sequence sequenza volgnummer',
-        'Reference' => 'aktenzeichen kenmerk ref refa reference references referencia referentie referenz '
+            .'nr nro nrs num number numbers numer numero nummer nummern seq sequence sequenza volgnr volgnummer',
+        'Reference' => 'aktenzeichen cheque chq kenmerk ref refa reference references referencia referentie referenz '
             .'referenznummer refs rif riferimento zeichen',
         'Order' => 'albaran auftrag auftrags bestell bestelling bestellnummer bestellung commande encomenda ihr ihre '
             .'order ordine pedido po purchase su sua uw vostro votre your',
         'Customer' => 'abnehmer abnehmers adress afnemer afnemers anagr anagrafica ar aux auxiliaire buyer '
-            .'cessionario cli client cliente clientes clients comprador cus cust customer customers deb debiteur debiteuren '
-            .'debiteurs debitor debitore debitoren debitori debtor debtors deudor deudores devedor entidade '
+            .'cessionario cli client cliente clientes clients clt clte comprador cus cust customer customers deb debiteur '
+            .'debiteuren debiteurs debitor debitore debitoren debitori debtor debtors deudor deudores devedor entidade '
             .'geschaeftspartner geschaftspartner kd klant klanten kunde kunden partner payer personen personenkonto '
-            .'purchaser receivable receivables redevable rel relatie terceiro tercero terceros tiers',
+            .'purchaser receivable receivables redevable rel relatie sacado terceiro tercero terceros tiers',
         'Account' => 'ac acc account accounts acct coa comp compte comptes conta contab contabil contable contas '
             .'conti conto cpt cpte cptes cta ctas cuenta cuentas fibu gb gen general generale gl grootboek '
             .'grootboekrekening hauptbuch hauptbuchkonto konten kontierung konto kto ledger main mastro mayor nominal pcg '
@@ -65,11 +65,11 @@ final class TradeWords
         'Currency' => 'ccy crcy crncy cur curr currencies currency dev devise devises div divisa divisas idevise iso '
             .'mda mnt moeda mon moneda moneta monetaire monnaie munt munteenheid muntsoort transaktion unid unidad unite '
             .'val valuta valutasoort wae waehr waehrung waehrungs wahr wahrung wahrungs whg whrg wkz wrg',
-        'Amount' => 'ammontare amount amounts amt bedr bedrag bedragen betr betrag betrage billed bruttowert btr '
-            .'endbetrag face facturado factuurtotaal fakturabetrag fatturato forderung gefactureerd gesamtbetrag imp '
-            .'importancia importe importes importi importo invoiced mnt mont montant montante montantes montants monto mt '
-            .'nominal preco price prix rechnungsendbetrag rechnungssumme som somma somme sum suma summe tot totaal '
-            .'totaalbedrag total totale totali totals umsatz valeur valor valores value vlr waarde wert',
+        'Amount' => 'ammontare amnt amount amounts amt bdrg bedr bedrag bedragen betr betrag betrage billed '
+            .'bruttowert btr endbetrag face facturado factuurtotaal fakturabetrag fatturato forderung gefactureerd '
+            .'gesamtbetrag imp importancia importe importes importi importo invoiced mnt mont montant montante montantes '
+            .'montants monto mt nominal preco price prix rechnungsendbetrag rechnungssumme som somma somme sum suma summe '
+            .'tot totaal totaalbedrag total totale totali totals umsatz valeur valor valores value vl vlr waarde wert',
         'Gross' => 'brut bruta bruto brutto endbetrag gesamt global gross lordo tot totaal total totale totaux ttc',
         'Original' => 'inicial initial iniziale oorspr oorspronkelijk orig origem original originale originally '
             .'originaria originario origine urspr ursprung ursprunglich ursprungs',
@@ -87,11 +87,12 @@ final class TradeWords
             .'unallocated unbezahlt unpaid unsettled verschuldigd vivo voldoen',
         'Balance' => 'actual available bal balance balances closing courant disponible kontostand laufender lopend '
             .'neuer new nieuw nouveau posterior progressif progressivo running saldo saldos solde soldes stand tras',
-        'Payment' => 'applied betaal betaald betalen betaling bezahlt cleared cobrado cobrar cobro gezahlt incassato '
-            .'incasso pagado pagamento pagar pagare pagato pago paid paiement pay payer payment payments recebido received '
-            .'regle reglement zahlen zahlung zahlungs',
-        'Days' => 'achterstallig atraso dagen days dias dpd dunning echu echus gg giorni jour jours late level mora '
-            .'overdue retard retraso ritardo scaduto tage uberfallig ueberfaellig vencido vencidos verzug',
+        'Payment' => 'allocated applied betaal betaald betalen betaling bezahlt cleared cobrado cobrar cobro encaisse '
+            .'gezahlt incassato incasso pagada pagado pagamento pagar pagare pagato pago paid paiement pay payer payment '
+            .'payments recebido received regle reglement saldato settled zahlen zahlung zahlungs',
+        'Days' => 'achterstallig age ageing aging atraso dagen days dias dpd dunning echu echus gg giorni jour jours '
+            .'late level mahn mahnstufe mahnung mora overdue retard retraso ritardo scaduto tage uberfallig ueberfaellig '
+            .'vencido vencidos verzug',
         'Kind' => 'aard art arten ba belegart cat categorie category causale clase class classe especie genere genero '
             .'genre kategorie kind natura naturaleza nature operacion soort srt tipo tipologia tipos tp typ type types',
         'Debit' => 'adeudo cargo cargos charge charges d dare deb debe debet debit debiteur debito debitos debits '
@@ -111,8 +112,8 @@ final class TradeWords
             .'withdrawal withdrawals',
         'Entry' => 'apunte articolo asiento asientos asto batch boek boeking boekings boekstuk buchungssatz diario '
             .'ecriture ecritures entries entry interno je jnl journaal journaalpost journal journals jrnl lanc lancamento '
-            .'laufende lfd mouvement mov movimento mutatie mvt posting postnummer prima prot protocollo registrazione '
-            .'saisie satz stuk transaction transid voucher',
+            .'laufende lfd mouvement mov movimento mutatie mvt posting postnummer prima primanota prot protocollo '
+            .'registrazione saisie satz stuk transaction transid voucher',
         'Text' => 'ampliado annotazione annotazioni bemerkung bemerkungen beschreibung beschrijving betreff betreft '
             .'buchungsdetails buchungstext causale comentario comentarios comment commentaire comments communication '
             .'concepto desc descr descricao descripcion description descriptions descritivo descrizione designation detail '
