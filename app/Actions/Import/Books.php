@@ -203,10 +203,12 @@ final class Books
         return Currency::of((string) $this->customerCurrency[$customerId]);
     }
 
-    /** Customers have changed: what was read of their currencies is read again. */
-    public function customersChanged(): void
+    /** A customer was taken in or changed; what was read of all of them is kept in step, not read again. */
+    public function customerIsIn(int $customerId, Currency $currency): void
     {
-        $this->customerCurrency = null;
+        if ($this->customerCurrency !== null) {
+            $this->customerCurrency[$customerId] = $currency->code;
+        }
     }
 
     /**

@@ -136,7 +136,7 @@ final class ListImporter extends Importer
         $isNew = $id === null;
         $id ??= $this->idOf('customers', 'customer', $row['customer']);
         $this->books->customers[$row['customer']] = $id;
-        $outcome === Outcome::Same || $this->books->customersChanged();
+        $this->books->customerIsIn($id, $currency);
         $before === null || $outcome === Outcome::Same || $this->keepVersion($id, $before);
         $outcome === Outcome::Same || (! $isNew && ! $this->isSaid('iban')) || $this->keepIban($id, Iban::plain($row['iban']));
         if ($isNew || $this->isSaid('control_account_id')) {
