@@ -21,7 +21,6 @@ use Ajuste\Core\Settlement\TakenOver;
 use Ajuste\Core\Settlement\Tick;
 use Ajuste\Core\Settlement\Ticked;
 use Ajuste\Core\Subledger\OpenItem;
-use Ajuste\Core\Subledger\Side;
 use App\Actions\Posting\PostPlan;
 use App\Queries\Customers;
 use App\Queries\DepositShares;
@@ -217,7 +216,7 @@ final readonly class SettleItems
         if ($item->takeable->isZero()) {
             throw Refusal::changed("{$item->title()} has nothing open any more. Load the page again.");
         }
-        if ($item->side === Side::Debit) {
+        if ($item->isDebit()) {
             throw new Refusal(
                 "{$item->title()} is in {$code}, another debit in {$currency->code}. Settle the debits of one currency at a time.",
             );

@@ -22,7 +22,7 @@ final class ContraCommand extends RunCommand
         foreach ($run instanceof ContraPlan ? $run->offsets : [] as $offset) {
             foreach ($offset->bills as $part) {
                 $bills[] = [
-                    'supplier' => $offset->pair->supplier->number,
+                    'supplier' => $offset->party->supplier->number,
                     'document' => $part->bill->document,
                     'currency' => $part->amount->currency->code,
                     'amount' => $part->amount->decimal(),

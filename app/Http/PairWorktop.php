@@ -12,6 +12,7 @@ use Ajuste\Core\Contra\Offset;
 use Ajuste\Core\Contra\OffsetPart;
 use Ajuste\Core\Contra\Pair;
 use Ajuste\Core\Contra\PairChoices;
+use Ajuste\Core\Contra\Party;
 use Ajuste\Core\Ledger\Account;
 use Ajuste\Core\Money\Currency;
 use Ajuste\Core\Money\Money;
@@ -40,7 +41,7 @@ final readonly class PairWorktop
     {
         $isName = preg_match('/^(\d{1,18})-(\d{1,18})-/', $name, $ids) === 1;
         foreach ($isName ? $this->pairs->around($control, $asOf, (int) $ids[1], (int) $ids[2]) : [] as $pair) {
-            if (self::name($pair) === $name) {
+            if (self::name($pair->party) === $name) {
                 return $pair;
             }
         }
@@ -48,9 +49,9 @@ final readonly class PairWorktop
         return null;
     }
 
-    public static function name(Pair $pair): string
+    public static function name(Party $of): string
     {
-        return "{$pair->customer->id}-{$pair->supplier->id}-{$pair->currency->code}";
+        return "{$of->customer->id}-{$of->supplier->id}-{$of->currency->code}";
     }
 
     /**
@@ -63,11 +64,11 @@ final readonly class PairWorktop
     public function typed(Pair $pair, array $input): PairChoices
     {
         $form = new WorktopForm($input);
-        $reason = $form->text('reason');
-        $read = static function (array $ids, string $tick, string $amount) use ($form, $pair, $reason): array {
+        [$reason, $currency] = [$form->text('reason'), $pair->party->currency];
+        $read = static function (array $ids, string $tick, string $amount) use ($form, $currency, $reason): array {
             [$ticks, $amounts, $most] = [$form->texts($tick), $form->texts($amount), []];
             foreach ($ids as $id) {
-                $typed = isset($ticks[$id]) ? WorktopForm::amount($amounts[$id] ?? '', $pair->currency) : Money::zero($pair->currency);
+                $typed = isset($ticks[$id]) ? WorktopForm::amount($amounts[$id] ?? '', $currency) : Money::zero($currency);
                 if ($typed !== null) {
                     $most[$id] = new AtMost($typed, $reason);
                 }
@@ -105,18 +106,18 @@ final readonly class PairWorktop
             $typed->items + array_diff_key($stands->items, array_flip(self::itemIds($pair))),
             $typed->bills + array_diff_key($stands->bills, array_flip(self::billIds($pair))),
         );
-        $plan = $this->plans->contra($control, $asOf, $choices, $pair);
-        $name = self::name($pair);
-        $offset = array_values(array_filter($plan->offsets, static fn (Offset $of): bool => self::name($of->pair) === $name))[0] ?? null;
+        $plan = $this->plans->contra($control, $asOf, $choices, $pair->party);
+        [$name, $currency] = [self::name($pair->party), $pair->party->currency];
+        $offset = array_values(array_filter($plan->offsets, static fn (Offset $of): bool => self::name($of->party) === $name))[0] ?? null;
 
         return [
             'pair' => $pair,
             'name' => $name,
             'offset' => $offset,
             'ribbons' => $offset === null ? null : Ribbons::ofOffset($offset),
-            'stays' => array_values(array_filter($plan->left, static fn (LeftOfPair $of): bool => self::name($of->pair) === $name)),
-            'items' => self::taken([...$offset->settledFirst ?? [], ...$offset->credits ?? [], ...$offset->debits ?? []], $pair->currency),
-            'bills' => self::taken($offset->bills ?? [], $pair->currency),
+            'stays' => array_values(array_filter($plan->left, static fn (LeftOfPair $of): bool => self::name($of->party) === $name)),
+            'items' => self::taken([...$offset->settledFirst ?? [], ...$offset->credits ?? [], ...$offset->debits ?? []], $currency),
+            'bills' => self::taken($offset->bills ?? [], $currency),
             'choices' => $choices,
         ];
     }

@@ -40,7 +40,7 @@ final class Agreements
     {
         $agreements = [];
         $rows = DB::table('agreements')->whereNull('superseded_at')->orderBy('from_date')->orderBy('reference');
-        foreach ($rows->get() as $row) {
+        foreach ($rows->cursor() as $row) {
             $agreements["{$row->customer_id} {$row->supplier_id} {$row->currency}"][] = self::agreement($row);
         }
 

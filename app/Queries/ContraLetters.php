@@ -81,7 +81,7 @@ final readonly class ContraLetters
             $row->agreement,
             $this->settled->by($contra, $contra->date),
             $this->taken($contra),
-            Money::sum(array_map(static fn (OpenItem $item): Money => $item->side->signed($item->open), $open), $currency),
+            Money::sum(array_map(static fn (OpenItem $item): Money => $item->signed($item->open), $open), $currency),
             Money::sum(array_map($owing, $bills), $currency),
         );
     }

@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace App\Queries;
 
+use Ajuste\Core\Contra\Agreement;
 use Ajuste\Core\Contra\Bill;
 use Ajuste\Core\Contra\Pair;
+use Ajuste\Core\Contra\Party;
 use Ajuste\Core\Contra\Supplier;
 use Ajuste\Core\Ledger\Account;
 use Ajuste\Core\Ledger\AccountRole;
@@ -17,11 +19,15 @@ use Ajuste\Core\Subledger\Customer;
 use Ajuste\Core\Subledger\OpenItem;
 use Generator;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\LazyCollection;
 use stdClass;
 
 /** Customers who are suppliers too, with what is open on both sides. */
 final readonly class ContraPairs
 {
+    /** Links of which items and bills are read together: what is not set off is let go of again. */
+    private const TOGETHER = 500;
+
     public function __construct(
         private Settings $settings,
         private Positions $positions,
@@ -55,38 +61,59 @@ final readonly class ContraPairs
     }
 
     /**
-     * @param list<stdClass> $links
+     * @param LazyCollection<int, stdClass> $links
      * @return Generator<int, Pair>
      */
-    private function linked(Account $control, string $asOf, array $links): Generator
+    private function linked(Account $control, string $asOf, LazyCollection $links): Generator
     {
-        if ($links === []) {
-            return;
-        }
-        $items = $this->items($control, $asOf, array_map(static fn (stdClass $link): int => $link->customer_id, $links));
-        $bills = $this->bills->asOf($asOf, array_map(static fn (stdClass $link): int => $link->supplier_id, $links));
         $contested = $this->contested->amounts($control->id, $asOf);
         $agreements = $this->agreements->byPair();
         $blocked = $this->blocks->of(RunKind::Contra);
-        foreach ($links as $link) {
-            $mine = $items[$link->customer_id] ?? [];
-            $theirs = $bills[$link->supplier_id] ?? [];
-            foreach (self::currencies($mine, $theirs) as $code) {
-                $currency = Currency::of($code);
-                $own = array_values(array_filter($mine, static fn (OpenItem $item): bool => $item->amount->isIn($currency)));
-                $disputed = array_intersect_key($contested, array_flip(array_map(static fn (OpenItem $item): int => $item->id, $own)));
-                yield new Pair(
-                    new Customer($link->customer_id, $link->customer, $link->name),
-                    new Supplier($link->supplier_id, $link->supplier, $link->supplier_name, $this->payables($link)),
-                    $currency,
-                    $own,
-                    array_map(static fn (int $minor): Money => Money::ofMinor($minor, $currency), $disputed),
-                    array_values(array_filter($theirs, static fn (Bill $bill): bool => $bill->open->isIn($currency))),
-                    $agreements["{$link->customer_id} {$link->supplier_id} {$code}"] ?? [],
-                    $blocked[$link->customer_id] ?? '',
-                );
+        foreach ($links->chunk(self::TOGETHER) as $some) {
+            $some = array_values($some->all());
+            $items = $this->items($control, $asOf, $some);
+            $bills = $this->bills->asOf($asOf, array_values(array_unique(array_column($some, 'supplier_id'))));
+            foreach ($some as $link) {
+                $mine = $items[$link->customer_id] ?? [];
+                $theirs = $bills[$link->supplier_id] ?? [];
+                foreach (self::currencies($mine, $theirs) as $code) {
+                    $agreed = $agreements["{$link->customer_id} {$link->supplier_id} {$code}"] ?? [];
+                    yield $this->pair($link, Currency::of($code), $mine, $theirs, $contested, $agreed, $blocked[$link->customer_id] ?? '');
+                }
             }
         }
+    }
+
+    /**
+     * @param list<OpenItem> $items in all currencies
+     * @param list<Bill> $bills in all currencies
+     * @param array<int, int> $contested of all items, minor units by item
+     * @param list<Agreement> $agreed
+     */
+    private function pair(
+        stdClass $link,
+        Currency $currency,
+        array $items,
+        array $bills,
+        array $contested,
+        array $agreed,
+        string $blocked,
+    ): Pair {
+        $own = array_values(array_filter($items, static fn (OpenItem $item): bool => $item->amount->isIn($currency)));
+        $disputed = array_intersect_key($contested, array_flip(array_map(static fn (OpenItem $item): int => $item->id, $own)));
+
+        return new Pair(
+            new Party(
+                new Customer($link->customer_id, $link->customer, $link->name),
+                new Supplier($link->supplier_id, $link->supplier, $link->supplier_name, $this->payables($link)),
+                $currency,
+            ),
+            $own,
+            array_map(static fn (int $minor): Money => Money::ofMinor($minor, $currency), $disputed),
+            array_values(array_filter($bills, static fn (Bill $bill): bool => $bill->open->isIn($currency))),
+            $agreed,
+            $blocked,
+        );
     }
 
     /** @return list<string> documents of the contras of a day, those that were taken back too */
@@ -103,16 +130,15 @@ final readonly class ContraPairs
     }
 
     /**
-     * @param list<int> $customerIds
+     * @param list<stdClass> $links
      * @return array<int, list<OpenItem>> by customer
      */
-    private function items(Account $control, string $asOf, array $customerIds): array
+    private function items(Account $control, string $asOf, array $links): array
     {
         $items = [];
-        foreach (array_chunk(array_values(array_unique($customerIds)), 5_000) as $some) {
-            foreach ($this->positions->takeable($control->id, $asOf, $some) as $customerId => $item) {
-                $items[$customerId][] = $item;
-            }
+        $customers = array_values(array_unique(array_column($links, 'customer_id')));
+        foreach ($this->positions->takeable($control->id, $asOf, $customers) as $customerId => $item) {
+            $items[$customerId][] = $item;
         }
 
         return $items;

@@ -9,7 +9,6 @@ use Ajuste\Core\Proposal\Proposal;
 use Ajuste\Core\Proposal\Settles;
 use Ajuste\Core\Proposal\Way;
 use Ajuste\Core\Subledger\OpenItem;
-use Ajuste\Core\Subledger\Side;
 use App\Support\Changes;
 use App\Support\Remembered;
 use Illuminate\Support\Facades\Cache;
@@ -126,7 +125,7 @@ final readonly class FittingMatches
     {
         $proposals = $found = $taken = [];
         $others = 0;
-        foreach (array_filter($items, static fn (OpenItem $item): bool => $item->side === Side::Credit) as $credit) {
+        foreach (array_filter($items, static fn (OpenItem $item): bool => ! $item->isDebit()) as $credit) {
             $proposals[] = [$credit->id, $this->proposals->forItem($credit, $items)];
         }
         usort($proposals, static fn (array $one, array $other): int => self::isCertain($other[1]) <=> self::isCertain($one[1]));

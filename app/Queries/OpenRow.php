@@ -67,6 +67,9 @@ final class OpenRow
 
     public ?string $source_due_date = null;
 
+    /** Set by the query where many rows are read: one for all of a customer. */
+    public ?CustomerAccount $account = null;
+
     /** As of the day that was asked for; set by the query. */
     public Position $position;
 
@@ -108,9 +111,9 @@ final class OpenRow
             $this->document,
             Kind::from($this->kind),
             Side::from($this->side),
-            new CustomerAccount($this->customer_id, $this->control_account_id),
+            $this->account ?? new CustomerAccount($this->customer_id, $this->control_account_id),
             $this->date,
-            $this->due_date === $this->date ? $this->date : $this->due_date, // one text in memory, where many rows are kept
+            $this->due_date,
             $this->reference,
             $this->terms,
         );

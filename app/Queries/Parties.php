@@ -11,6 +11,7 @@ use App\Support\Remembered;
 use Generator;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\LazyCollection;
 use stdClass;
 
 /** Customers who are suppliers too: linked by their master data, by an agreement or by hand; and those that may be. */
@@ -33,25 +34,27 @@ final class Parties
                 ->whereColumn('n.supplier_id', 'p.supplier_id'));
     }
 
-    /** @return list<stdClass> the pairs of a supplier or of all, with numbers and names */
-    public function pairs(?int $supplierId = null): array
+    /** @return LazyCollection<int, stdClass> the pairs of a supplier or of all, with numbers and names, by customer and supplier number */
+    public function pairs(?int $supplierId = null): LazyCollection
     {
-        return array_values(
-            self::linked()
-                ->join('customers as c', 'c.id', '=', 'p.customer_id')
-                ->join('suppliers as s', 's.id', '=', 'p.supplier_id')
-                ->when($supplierId !== null, static fn (Builder $query) => $query->where('p.supplier_id', $supplierId))
-                ->orderBy('c.customer')
-                ->orderBy('s.supplier')
-                ->get(['p.*', 'c.customer', 'c.name', 's.supplier', 's.name as supplier_name', 's.control_account_id'])
-                ->all(),
-        );
+        return self::linked()
+            ->join('customers as c', 'c.id', '=', 'p.customer_id')
+            ->join('suppliers as s', 's.id', '=', 'p.supplier_id')
+            ->when($supplierId !== null, static fn (Builder $query) => $query->where('p.supplier_id', $supplierId))
+            ->orderBy('c.customer')
+            ->orderBy('s.supplier')
+            ->select(['p.*', 'c.customer', 'c.name', 's.supplier', 's.name as supplier_name', 's.control_account_id'])
+            ->cursor();
     }
 
-    /** @return list<stdClass> a pair with all that may take of the same items or bills: of its customer, its supplier, and so on */
-    public function around(int $customerId, int $supplierId): array
+    /**
+     * A pair with all that may take of the same items or bills: of its customer, its supplier, and so on.
+     *
+     * @return LazyCollection<int, stdClass>
+     */
+    public function around(int $customerId, int $supplierId): LazyCollection
     {
-        $all = $this->pairs();
+        $all = $this->pairs()->collect();
         [$customers, $suppliers] = [[$customerId => true], [$supplierId => true]];
         do {
             $known = count($customers) + count($suppliers);
@@ -62,7 +65,7 @@ final class Parties
             }
         } while (count($customers) + count($suppliers) > $known);
 
-        return array_values(array_filter($all, static fn (stdClass $pair): bool => isset($customers[$pair->customer_id])));
+        return $all->filter(static fn (stdClass $pair): bool => isset($customers[$pair->customer_id]))->values()->lazy();
     }
 
     /** @return list<stdClass> pairs that may be the same party and of which nobody has said anything, with `why` */

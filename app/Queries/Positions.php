@@ -9,6 +9,7 @@ use Ajuste\Core\Money\Money;
 use Ajuste\Core\Presentation\Standing;
 use Ajuste\Core\Refusal;
 use Ajuste\Core\Subledger\Customer;
+use Ajuste\Core\Subledger\CustomerAccount;
 use Ajuste\Core\Subledger\Kind;
 use Ajuste\Core\Subledger\OpenItem;
 use Ajuste\Core\Subledger\Position;
@@ -227,28 +228,33 @@ final readonly class Positions
         ?array $customerIds,
         WhichItems $which = WhichItems::All,
     ): Generator {
-        $waiting = $names = [];
+        $waiting = $names = $days = [];
         foreach ($this->rows($accountId, $asOf, $knownAt, $customerIds, $which) as $row) {
             $waiting[] = $row;
             if (count($waiting) === self::CHUNK) {
-                yield from $this->placed($this->named($waiting, $names), $asOf, $knownAt);
+                yield from $this->placed($this->named($waiting, $accountId, $names, $days), $asOf, $knownAt);
                 $waiting = [];
             }
         }
-        yield from $this->placed($this->named($waiting, $names), $asOf, $knownAt);
+        yield from $this->placed($this->named($waiting, $accountId, $names, $days), $asOf, $knownAt);
     }
 
     /**
+     * What many rows say alike is in memory once.
+     *
      * @param list<OpenRow> $rows
-     * @param array<int, array{string, string}> $names those that were read already; takes in what these rows need
+     * @param array<int, array{string, string, CustomerAccount}> $names those that were read already; takes in what these rows need
+     * @param array<string, string> $days likewise
      * @return list<OpenRow>
      */
-    private function named(array $rows, array &$names): array
+    private function named(array $rows, int $accountId, array &$names, array &$days): array
     {
         $unknown = array_diff_key(array_column($rows, 'customer_id', 'customer_id'), $names);
-        $names += $unknown === [] ? [] : $this->names(array_values($unknown));
+        $names += $unknown === [] ? [] : $this->names(array_values($unknown), $accountId);
         foreach ($rows as $row) {
-            [$row->customer, $row->name] = $names[$row->customer_id];
+            [$row->customer, $row->name, $row->account] = $names[$row->customer_id];
+            $row->date = $days[$row->date] ??= $row->date;
+            $row->due_date = $days[$row->due_date] ??= $row->due_date;
         }
 
         return $rows;
@@ -329,13 +335,13 @@ final readonly class Positions
 
     /**
      * @param list<int> $customerIds
-     * @return array<int, array{string, string}> number and name by customer id
+     * @return array<int, array{string, string, CustomerAccount}> number, name and what their items stand on, by customer id
      */
-    private function names(array $customerIds): array
+    private function names(array $customerIds, int $accountId): array
     {
         $names = [];
         foreach (DB::table('customers')->whereIn('id', $customerIds)->get(['id', 'customer', 'name']) as $row) {
-            $names[(int) $row->id] = [$row->customer, $row->name];
+            $names[(int) $row->id] = [$row->customer, $row->name, new CustomerAccount((int) $row->id, $accountId)];
         }
 
         return $names;

@@ -115,11 +115,11 @@ final readonly class Statements
                     $customer->number,
                     $customer->name,
                     $item->open->currency->code,
-                    $item->side->sign() * $amount,
-                    $item->side,
+                    $item->head->side->sign() * $amount,
+                    $item->head->side,
                     $item->date,
                     $dueDate,
-                    $item->side->sign() * $ofThis,
+                    $item->head->side->sign() * $ofThis,
                 );
             }
         }
@@ -145,7 +145,7 @@ final readonly class Statements
             Kind::from($row->kind),
             $row->due_date,
             Money::ofMinor(self::signed($row), $row->currency),
-            $open === null ? Money::zero($row->currency) : $open->side->signed($open->open),
+            $open === null ? Money::zero($row->currency) : $open->signed($open->open),
             Money::ofMinor($open === null ? 0 : self::contestedOf($open, $contested), $row->currency),
         );
     }

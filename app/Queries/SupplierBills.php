@@ -17,6 +17,9 @@ use stdClass;
  */
 final readonly class SupplierBills
 {
+    /** Suppliers that are asked about by one question. */
+    private const TOGETHER = 500;
+
     public function __construct(private Settings $settings) {}
 
     /**
@@ -27,25 +30,27 @@ final readonly class SupplierBills
      */
     public function asOf(string $day, array $supplierIds): array
     {
-        $wanted = array_flip($supplierIds);
         $fileDay = (string) DB::table('supplier_items')->max('date');
-        // What is settled matters for an earlier day only.
-        $rows = DB::table('supplier_items')
-            ->where('kind', '<>', 'contra')
-            ->when($fileDay <= $day, static fn (Builder $query) => $query->where('open', '<>', 0))
-            ->orderBy('id');
-        $since = $fileDay > $day ? self::paid() : [];
-        $contras = $this->contras($day);
-        $bills = [];
-        foreach ($rows->cursor() as $row) {
-            if (! isset($wanted[$row->supplier_id])) {
-                continue;
+        $bills = $days = [];
+        foreach (array_chunk($supplierIds, self::TOGETHER) as $some) {
+            // What is settled matters for an earlier day only.
+            $rows = DB::table('supplier_items')
+                ->whereIn('supplier_id', $some)
+                ->where('kind', '<>', 'contra')
+                ->when($fileDay <= $day, static fn (Builder $query) => $query->where('open', '<>', 0))
+                ->orderBy('id');
+            $since = $fileDay > $day ? self::paid($some) : [];
+            $contras = $this->contras($day, $some);
+            foreach ($rows->cursor() as $row) {
+                // What many rows say alike is in memory once.
+                $row->date = $days[$row->date] ??= $row->date;
+                $row->due_date = $days[$row->due_date] ??= $row->due_date;
+                $open = $row->open;
+                if ($fileDay > $day && $row->kind === 'bill' && $row->date <= $day) {
+                    $open += $this->paidSince($row, $since["{$row->supplier_id} {$row->document}"] ?? [], $day);
+                }
+                $bills[(int) $row->supplier_id][] = $this->bill($row, $open, $contras[$row->id] ?? null);
             }
-            $open = $row->open;
-            if ($fileDay > $day && $row->kind === 'bill' && $row->date <= $day) {
-                $open += $this->paidSince($row, $since["{$row->supplier_id} {$row->document}"] ?? [], $day);
-            }
-            $bills[(int) $row->supplier_id][] = $this->bill($row, $open, $contras[$row->id] ?? null);
         }
 
         return $bills;
@@ -83,7 +88,7 @@ final readonly class SupplierBills
             $row->id,
             $row->document,
             $row->date,
-            $row->due_date === $row->date ? $row->date : $row->due_date, // one text in memory, where many rows are kept
+            $row->due_date,
             $stillOpen,
             $stillCarried->equals($stillOpen) ? $stillOpen : $stillCarried,
             $row->kind !== 'bill',
@@ -94,12 +99,18 @@ final readonly class SupplierBills
     /**
      * What the file says was taken of each bill, by payments, credits and contras that name it.
      *
+     * @param list<int> $supplierIds
      * @return array<string, list<stdClass>> by supplier and bill
      */
-    private static function paid(): array
+    private static function paid(array $supplierIds): array
     {
         $paid = [];
-        foreach (DB::table('supplier_items')->where('kind', '<>', 'bill')->where('reference', '<>', '')->orderBy('id')->cursor() as $row) {
+        $rows = DB::table('supplier_items')
+            ->whereIn('supplier_id', $supplierIds)
+            ->where('kind', '<>', 'bill')
+            ->where('reference', '<>', '')
+            ->orderBy('id');
+        foreach ($rows->cursor() as $row) {
             $paid["{$row->supplier_id} {$row->reference}"][] = $row;
         }
 
@@ -131,12 +142,16 @@ final readonly class SupplierBills
         return Money::ofMinor($minor, $bill->currency)->grouped();
     }
 
-    /** @return array<int, stdClass> amount and base that own contras take of each bill, where no file has brought them back */
-    private function contras(string $day): array
+    /**
+     * @param list<int> $supplierIds
+     * @return array<int, stdClass> amount and base that own contras take of each bill, where no file has brought them back
+     */
+    private function contras(string $day, array $supplierIds): array
     {
         return DB::table('supplier_contra_bills as b')
             ->join('supplier_contras as c', 'c.item_id', '=', 'b.item_id')
             ->join('items as i', static fn ($join) => $join->on('i.root_id', '=', 'c.item_id')->whereNull('i.superseded_at'))
+            ->whereIn('c.supplier_id', $supplierIds)
             ->where('i.date', '<=', $day)
             ->whereNotExists(static fn (Builder $query) => $query
                 ->from('item_reversals as r')

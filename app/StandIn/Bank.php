@@ -18,7 +18,6 @@ use Ajuste\Core\Refusal;
 use Ajuste\Core\Settlement\EarlyPaymentDiscount;
 use Ajuste\Core\Settlement\Payer;
 use Ajuste\Core\Subledger\OpenItem;
-use Ajuste\Core\Subledger\Side;
 use App\Queries\Positions;
 use App\Queries\Settings;
 use DOMDocument;
@@ -261,7 +260,7 @@ final readonly class Bank
         foreach ($this->positions->open($control->id, $day) as [$customer, $item]) {
             if (
                 ! isset($collected[$customer->id]) &&
-                $item->side === Side::Debit &&
+                $item->isDebit() &&
                 $item->open->currency->code === $this->settings->base()->code &&
                 $item->open->minor > 10_000 &&
                 $item->date < $day

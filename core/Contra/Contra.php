@@ -69,16 +69,16 @@ final class Contra
         [$parts] = self::takeBills($open, $lesser);
         assert($taken !== [] && $parts !== []);
 
-        return new Offset($this->document(), $this->pair, $inForce[0], $first, $credits, $taken, $parts);
+        return new Offset($this->document(), $this->pair->party, $inForce[0], $first, $credits, $taken, $parts);
     }
 
     private function document(): string
     {
         return implode('-', [
             'CT'.str_replace('-', '', $this->asOf),
-            $this->pair->customer->number,
-            $this->pair->supplier->number,
-            $this->pair->currency->code,
+            $this->pair->party->customer->number,
+            $this->pair->party->supplier->number,
+            $this->pair->party->currency->code,
         ]);
     }
 
@@ -89,7 +89,7 @@ final class Contra
         $items = array_filter($this->pair->items, static fn (OpenItem $item): bool => $item->isDebit());
         usort($items, OpenItem::byAge(...));
         foreach ($items as $item) {
-            $contested = $this->pair->contested[$item->id] ?? Money::zero($this->pair->currency);
+            $contested = $this->pair->contested[$item->id] ?? Money::zero($this->pair->party->currency);
             $free = $item->takeable->minus($contested);
             if ($contested->isPositive()) {
                 $this->leave($item->document, $item->id, Money::least($contested, $item->takeable), $item, 'contested');
@@ -116,7 +116,7 @@ final class Contra
         usort($items, OpenItem::byAge(...));
         $parts = [];
         foreach ($items as $item) {
-            $held = Money::least($this->heldBack[$item->id] ?? Money::zero($this->pair->currency), $item->takeable);
+            $held = Money::least($this->heldBack[$item->id] ?? Money::zero($this->pair->party->currency), $item->takeable);
             if ($held->isPositive()) {
                 $this->leave($item->document, $item->id, $held, $item, $this->choices->items[$item->id]->why());
             }
@@ -136,7 +136,7 @@ final class Contra
             $choice = $this->choices->bills[$bill->id] ?? null;
             $out = $choice === null ? null : $bill->part($choice->staysOut($bill->open));
             if ($choice !== null && $out !== null && $out->amount->isPositive() && $bill->date <= $this->asOf && ! $bill->blocked) {
-                $this->left[] = new LeftOfPair($this->pair, $bill->document, null, $out->amount, $out->base, $choice->why());
+                $this->left[] = new LeftOfPair($this->pair->party, $bill->document, null, $out->amount, $out->base, $choice->why());
                 $bill = $bill->less($out);
             }
             if ($bill->date > $this->asOf || ! $bill->open->isPositive()) {
@@ -146,10 +146,10 @@ final class Contra
                 $credits[] = $bill;
             } elseif ($bill->blocked) {
                 $why = 'the bill is being paid already';
-                $this->left[] = new LeftOfPair($this->pair, $bill->document, null, $bill->open, $bill->carried, $why);
+                $this->left[] = new LeftOfPair($this->pair->party, $bill->document, null, $bill->open, $bill->carried, $why);
             } elseif ($scope === Scope::Due && $bill->dueDate > $this->asOf) {
                 $why = "the bill is not due before {$bill->dueDate}";
-                $this->left[] = new LeftOfPair($this->pair, $bill->document, null, $bill->open, $bill->carried, $why);
+                $this->left[] = new LeftOfPair($this->pair->party, $bill->document, null, $bill->open, $bill->carried, $why);
             } else {
                 $bills[] = $bill;
             }
@@ -162,7 +162,7 @@ final class Contra
     /** @param  list<OffsetPart>  $parts */
     private function sum(array $parts): Money
     {
-        return Money::sum(array_map(static fn (OffsetPart $part): Money => $part->amount, $parts), $this->pair->currency);
+        return Money::sum(array_map(static fn (OffsetPart $part): Money => $part->amount, $parts), $this->pair->party->currency);
     }
 
     /** @param  list<Bill>  $bills */
@@ -247,7 +247,7 @@ final class Contra
     private function leave(string $document, int $itemId, Money $amount, OpenItem $of, string $why): void
     {
         if ($amount->isPositive()) {
-            $this->left[] = new LeftOfPair($this->pair, $document, $itemId, $amount, $of->moves($amount), $why);
+            $this->left[] = new LeftOfPair($this->pair->party, $document, $itemId, $amount, $of->moves($amount), $why);
         }
     }
 
@@ -261,6 +261,6 @@ final class Contra
         $amount = $lesser->isPositive() ? $lesser : Money::zero($lesser->currency);
         $base = array_map(static fn (OffsetPart $part): Money => $part->item->moves($part->amount), self::take($debits, $amount)[0]);
         $currency = $this->pair->items === [] ? $lesser->currency : $this->pair->items[0]->base->currency;
-        $this->left = [new LeftOfPair($this->pair, '', null, $amount, Money::sum($base, $currency), $why)];
+        $this->left = [new LeftOfPair($this->pair->party, '', null, $amount, Money::sum($base, $currency), $why)];
     }
 }

@@ -71,10 +71,10 @@ final readonly class ContraPlan implements RunPlan
     {
         $lines = [];
         foreach ($this->offsets as $offset) {
-            $why = "against {$offset->pair->supplier->number} {$offset->pair->supplier->name}, {$offset->agreement->reference}";
+            $why = "against {$offset->party->supplier->number} {$offset->party->supplier->name}, {$offset->agreement->reference}";
             foreach ($offset->debits as $part) {
                 $base = $part->item->moves($part->amount);
-                $lines[] = new PlannedLine($offset->pair->customer, $part->item->id, $part->item->document, $part->amount, $base, $why);
+                $lines[] = new PlannedLine($offset->party->customer, $part->item->id, $part->item->document, $part->amount, $base, $why);
             }
         }
 
@@ -89,12 +89,12 @@ final readonly class ContraPlan implements RunPlan
     public function leftOut(): array
     {
         return array_map(static fn (LeftOfPair $of): LeftOut => new LeftOut(
-            $of->pair->customer,
+            $of->party->customer,
             $of->itemId,
             $of->document,
             $of->amount,
             $of->base,
-            $of->document === '' ? "{$of->pair->supplier->number} {$of->pair->supplier->name}: {$of->why}" : $of->why,
+            $of->document === '' ? "{$of->party->supplier->number} {$of->party->supplier->name}: {$of->why}" : $of->why,
             leftByHand: $of->byHand,
         ), $this->left);
     }
@@ -124,14 +124,14 @@ final readonly class ContraPlan implements RunPlan
      */
     private function settleFirst(PlanBuilder $plan, Offset $offset): int
     {
-        $settlement = $plan->settlement($offset->pair->customer->id, $this->asOf);
+        $settlement = $plan->settlement($offset->party->customer->id, $this->asOf);
         $ticks = array_map(
             static fn (OffsetPart $part): Tick => new Tick($part->item, $part->amount),
             [...$offset->settledFirst, ...$offset->credits],
         );
         if ($offset->credits !== []) {
             $matching = new Matching($this->accounts, $this->locked);
-            $matching->plan($ticks, $this->asOf, $offset->pair->customer->number)->addTo($plan, $settlement);
+            $matching->plan($ticks, $this->asOf, $offset->party->customer->number)->addTo($plan, $settlement);
         }
 
         return $settlement;
@@ -140,13 +140,13 @@ final readonly class ContraPlan implements RunPlan
     private function setOff(PlanBuilder $plan, Offset $offset, int $settlement, int $voucher): void
     {
         $document = $offset->document;
-        $head = ItemHead::credit($document, Kind::Contra, $offset->pair->customer->on($this->control->id), $this->asOf, $document);
+        $head = ItemHead::credit($document, Kind::Contra, $offset->party->customer->on($this->control->id), $this->asOf, $document);
         $contra = $plan->newItem($head, $offset->amount(), $offset->carried(), $voucher);
         foreach ($offset->debits as $part) {
             $base = $part->item->moves($part->amount);
             $plan->match($this->asOf, $part->item, $contra, MatchedAmounts::even($part->amount, $base), $settlement);
         }
-        $plan->fact(new ContraPosted($contra->ref, $offset->pair->supplier->id, $offset->agreement->reference, $offset->bills));
+        $plan->fact(new ContraPosted($contra->ref, $offset->party->supplier->id, $offset->agreement->reference, $offset->bills));
     }
 
     /** @param  list<Offset>  $offsets */
@@ -156,7 +156,7 @@ final readonly class ContraPlan implements RunPlan
         $gain = Money::zero($this->base);
         foreach ($offsets as $offset) {
             $document = $offset->document;
-            [$customer, $supplier] = [$offset->pair->customer, $offset->pair->supplier];
+            [$customer, $supplier] = [$offset->party->customer, $offset->party->supplier];
             $text = "Contra {$customer->number} with {$supplier->number}, {$offset->agreement->reference}";
             $owing = Money::sum(array_map(static fn (BillPart $part): Money => $part->base, $offset->bills), $this->base);
             $owed = $offset->carried();

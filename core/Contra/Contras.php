@@ -35,13 +35,11 @@ final readonly class Contras
         $offsets = $left = $items = $taken = [];
         $customer = 0;
         foreach ($pairs as $pair) {
-            if ($pair->customer->id !== $customer) {
-                [$customer, $items] = [$pair->customer->id, []]; // what was taken of another customer's items matters no more
+            if ($pair->party->customer->id !== $customer) {
+                [$customer, $items] = [$pair->party->customer->id, []]; // what was taken of another customer's items matters no more
             }
             $now = new Pair(
-                $pair->customer,
-                $pair->supplier,
-                $pair->currency,
+                $pair->party,
                 self::chosen(array_map(static fn (OpenItem $item): OpenItem => $items[$item->id] ?? $item, $pair->items), $choices),
                 $pair->contested,
                 array_map(static fn (Bill $bill): Bill => isset($taken[$bill->id]) ? $taken[$bill->id]->left() : $bill, $pair->bills),
@@ -111,7 +109,8 @@ final readonly class Contras
         foreach ($pair->items as $item) {
             if (isset($choices->left[$item->id])) {
                 $why = "left out: {$choices->left[$item->id]}";
-                $left[] = new LeftOfPair($pair, $item->document, $item->id, $item->takeable, $item->moves($item->takeable), $why, true);
+                $carried = $item->moves($item->takeable);
+                $left[] = new LeftOfPair($pair->party, $item->document, $item->id, $item->takeable, $carried, $why, true);
             }
         }
 

@@ -17,7 +17,7 @@ final readonly class LeftOfPair
      * @param bool $byHand a person left it out
      */
     public function __construct(
-        public Pair $pair,
+        public Party $party,
         public string $document,
         public ?int $itemId,
         public Money $amount,

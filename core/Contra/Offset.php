@@ -19,7 +19,7 @@ final readonly class Offset
      */
     public function __construct(
         public string $document,
-        public Pair $pair,
+        public Party $party,
         public Agreement $agreement,
         public array $settledFirst,
         public array $credits,
@@ -30,7 +30,7 @@ final readonly class Offset
     /** The same under another number. */
     public function named(string $document): self
     {
-        return new self($document, $this->pair, $this->agreement, $this->settledFirst, $this->credits, $this->debits, $this->bills);
+        return new self($document, $this->party, $this->agreement, $this->settledFirst, $this->credits, $this->debits, $this->bills);
     }
 
     /**
@@ -82,6 +82,6 @@ final readonly class Offset
     /** In the pair's currency. */
     public function amount(): Money
     {
-        return Money::sum(array_map(static fn (OffsetPart $part): Money => $part->amount, $this->debits), $this->pair->currency);
+        return Money::sum(array_map(static fn (OffsetPart $part): Money => $part->amount, $this->debits), $this->party->currency);
     }
 }

@@ -4,12 +4,10 @@ declare(strict_types=1);
 
 namespace Ajuste\Core\Contra;
 
-use Ajuste\Core\Money\Currency;
 use Ajuste\Core\Money\Money;
-use Ajuste\Core\Subledger\Customer;
 use Ajuste\Core\Subledger\OpenItem;
 
-/** A customer who is a supplier too, with what is open on both sides in one currency. */
+/** A party with what is open on both sides. */
 final readonly class Pair
 {
     /**
@@ -20,9 +18,7 @@ final readonly class Pair
      * @param string $blocked why the customer is left alone, or blank
      */
     public function __construct(
-        public Customer $customer,
-        public Supplier $supplier,
-        public Currency $currency,
+        public Party $party,
         public array $items,
         public array $contested,
         public array $bills,

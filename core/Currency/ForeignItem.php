@@ -25,7 +25,7 @@ final readonly class ForeignItem
     /** Debit-positive, in its currency. */
     public function open(): Money
     {
-        return $this->item->side->signed($this->item->open);
+        return $this->item->signed($this->item->open);
     }
 
     /** What later days have settled of it already, in its currency. */

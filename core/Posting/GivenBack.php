@@ -45,7 +45,7 @@ final readonly class GivenBack
     /** @return non-empty-list<VoucherLine> */
     public function lines(): array
     {
-        $base = $this->unrealised->difference->side->signed($this->share);
+        $base = $this->unrealised->difference->signed($this->share);
         [$document, $text] = [
             $this->unrealised->difference->document,
             "Unrealised exchange difference on {$this->unrealised->difference->document}",

@@ -41,9 +41,6 @@ final class PlanBuilder
     /** @var list<string> */
     private array $warnings = [];
 
-    /** @var array<int, string> by item */
-    private array $seen = [];
-
     /** @var array<int, OpenItem> items of which the plan takes something, as they were before it, by id */
     private array $before = [];
 
@@ -189,7 +186,13 @@ final class PlanBuilder
     {
         $this->postGivenBack();
         $this->oneSided || $this->refuseApart();
-        $notes = new PlanNotes($this->trail, $this->warnings, array_values($this->seen));
+        $seen = [];
+        foreach ($this->before as $item) {
+            if ($item->ref->inBooks() !== null && ! $item->amount->isZero()) {
+                $seen[] = $item;
+            }
+        }
+        $notes = new PlanNotes($this->trail, $this->warnings, $seen);
 
         return new PostingPlan(
             $about,
@@ -257,9 +260,6 @@ final class PlanBuilder
                 "{$item->title()} has {$standing->takeable->grouped()} {$amount->currency->code} open, and {$amount->grouped()} was to "
                     .'be settled of it.',
             );
-        }
-        if ($item->ref->inBooks() !== null) {
-            $this->seen[$item->id] ??= "{$item->title()} has {$item->takeable->grouped()} open";
         }
         $this->moveOff($item, $amount->minor, $base->minor);
     }

@@ -10,6 +10,7 @@ use Ajuste\Core\Ledger\Voucher;
 use Ajuste\Core\Money\Currency;
 use Ajuste\Core\Money\Money;
 use Ajuste\Core\Refusal;
+use Generator;
 use LogicException;
 
 /**
@@ -68,20 +69,47 @@ final readonly class PostingPlan
     public function digest(): string
     {
         $hash = hash_init('sha256');
-        $facts = array_map(static fn (Fact $fact): array => [$fact::class, $fact], $this->facts);
-        $parts = [$this->settlements, $this->vouchers, $this->items, $this->matches, $this->undone, $facts, $this->notes->seen];
         // Piece by piece: a run of thousands is large.
-        foreach ($parts as $part => $pieces) {
-            foreach ($pieces as $piece) {
-                $json = json_encode($piece, JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE);
-                $said = preg_replace(self::WORDS, '', $json) ?? throw new LogicException(
-                    'What a plan says cannot be read: '.preg_last_error_msg(),
-                );
-                hash_update($hash, "{$part} {$said}\n");
-            }
+        foreach ($this->pieces() as $part => $piece) {
+            $json = json_encode($piece, JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE);
+            $said = preg_replace(self::WORDS, '', $json) ?? throw new LogicException(
+                'What a plan says cannot be read: '.preg_last_error_msg(),
+            );
+            hash_update($hash, "{$part} {$said}\n");
         }
 
         return hash_final($hash);
+    }
+
+    /** @return Generator<string, mixed> what it consists of, in small pieces */
+    private function pieces(): Generator
+    {
+        foreach ($this->vouchers as $place => $planned) {
+            foreach ($planned->voucher->lines as $line) {
+                yield "line {$place}" => $line;
+            }
+            yield 'voucher' => [$planned->voucher->date, $planned->settlement, $planned->reverses, $planned->mirrors, $planned->run];
+        }
+        foreach ([$this->settlements, $this->items, $this->matches, $this->undone] as $rows => $pieces) {
+            foreach ($pieces as $piece) {
+                yield "row {$rows}" => $piece;
+            }
+        }
+        foreach ($this->facts as $fact) {
+            foreach (get_object_vars($fact) as $name => $said) {
+                if (! is_array($said)) {
+                    yield $fact::class => [$name => $said];
+
+                    continue;
+                }
+                foreach ($said as $key => $piece) {
+                    yield $fact::class => [$name => [$key => $piece]];
+                }
+            }
+        }
+        foreach ($this->notes->seen() as $seen) {
+            yield 'seen' => $seen;
+        }
     }
 
     /** @return list<Voucher> in the order in which they are written */

@@ -4,45 +4,34 @@ declare(strict_types=1);
 
 namespace Ajuste\Core\Posting;
 
-use JsonSerializable;
 use LogicException;
 
 /** A row that a plan speaks of: one of the books, or one that the plan itself makes, by its place there. */
-final readonly class Ref implements JsonSerializable
+final readonly class Ref
 {
-    private function __construct(private ?int $existing, private int $place) {}
+    /** @param  int  $id  tells rows apart within one plan: the key in the books, below zero for planned ones */
+    private function __construct(public int $id) {}
 
     public static function existing(int $id): self
     {
-        return $id > 0 ? new self($id, 0) : throw new LogicException("There is no row with the key {$id}.");
+        return $id > 0 ? new self($id) : throw new LogicException("There is no row with the key {$id}.");
     }
 
-    /** @param  int  $place among the plan's rows of its kind, 0 the first */
+    /** @param  int  $place  among the plan's rows of its kind, 0 the first */
     public static function planned(int $place): self
     {
-        return new self(null, $place);
+        return new self(-1 - $place);
     }
 
     /** The key of the row in the books; null while it is only planned. */
     public function inBooks(): ?int
     {
-        return $this->existing;
+        return $this->id > 0 ? $this->id : null;
     }
 
     /** The place in the plan; asked of planned rows only. */
     public function place(): int
     {
-        return $this->existing === null ? $this->place : throw new LogicException('A row of the books has no place in a plan.');
-    }
-
-    /** Tells rows apart within one plan: the key in the books, below zero for planned ones. */
-    public function id(): int
-    {
-        return $this->existing ?? -1 - $this->place;
-    }
-
-    public function jsonSerialize(): int
-    {
-        return $this->id();
+        return $this->id < 0 ? -1 - $this->id : throw new LogicException('A row of the books has no place in a plan.');
     }
 }

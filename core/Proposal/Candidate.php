@@ -35,7 +35,7 @@ final readonly class Candidate
         return new self(
             $item->id,
             $item->document,
-            $item->side,
+            $item->head->side,
             $item->date,
             $item->dueDate,
             $item->takeable->minor,
@@ -47,7 +47,7 @@ final readonly class Candidate
     /** One open instalment of an invoice (R4): it is proposed by itself; the terms' discount is for the invoice as a whole. */
     public static function instalment(OpenItem $item, OpenInstalment $part): self
     {
-        return new self($item->id, $item->document, $item->side, $item->date, $part->dueDate, $part->open, 0, $item->head->reference);
+        return new self($item->id, $item->document, $item->head->side, $item->date, $part->dueDate, $part->open, 0, $item->head->reference);
     }
 
     /** What settling it in full takes off the receipt: a debit above zero, a credit below. */

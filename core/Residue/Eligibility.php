@@ -51,7 +51,7 @@ final class Eligibility
     private static function limit(ResidueCandidate $of, ResiduePolicy $policy): string
     {
         $open = $of->item->open;
-        $limit = $policy->limit($open->currency, $of->item->side);
+        $limit = $policy->limit($open->currency, $of->item->head->side);
         if ($limit === null) {
             return ! $of->item->isDebit() && ! $policy->writesBack()
                 ? 'write-backs are off: the books name no ground and limit (write_back_ground, write_back_limit)'

@@ -121,9 +121,9 @@ final readonly class ResiduePlan implements RunPlan
         $lines = [];
         $sums = ['off' => Money::zero($this->base), 'tax' => Money::zero($this->base), 'back' => Money::zero($this->base)];
         foreach ($this->taken as $of) {
-            $carried = $of->item->side->signed($of->item->carried());
+            $carried = $of->item->signed($of->item->carried());
             $text = $of->item->isDebit() ? 'Residue written off' : 'Residue written back';
-            $foreign = $of->item->open->isIn($this->base) ? null : $of->item->side->signed($of->item->open)->negated();
+            $foreign = $of->item->open->isIn($this->base) ? null : $of->item->signed($of->item->open)->negated();
             if (! $carried->isZero()) {
                 [$off, $document] = [$carried->negated(), $of->item->document];
                 $lines[] = new VoucherLine($this->control, $off, $text, $document, $of->customer->number, $foreign);

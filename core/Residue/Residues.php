@@ -84,7 +84,7 @@ final readonly class Residues
 
     private static function line(ResidueCandidate $of, string $why, bool $takenAlong = false): PlannedLine
     {
-        [$amount, $base] = [$of->item->side->signed($of->item->open), $of->item->side->signed($of->item->carried())];
+        [$amount, $base] = [$of->item->signed($of->item->open), $of->item->signed($of->item->carried())];
 
         return new PlannedLine($of->customer, $of->item->id, $of->item->document, $amount, $base, $why, $takenAlong);
     }

@@ -28,7 +28,7 @@ final readonly class ProposedMatch
     public function leavesAPart(): bool
     {
         $items = Money::sum(
-            array_map(static fn (OpenItem $item): Money => $item->side->signed($item->takeable), $this->settles),
+            array_map(static fn (OpenItem $item): Money => $item->signed($item->takeable), $this->settles),
             $this->credit->takeable->currency,
         );
 

@@ -24,7 +24,7 @@ final readonly class DocumentReversal
         private OpenItem $document,
         private string $customer,
     ) {
-        $this->base = $document->side->signed($document->base);
+        $this->base = $document->signed($document->base);
     }
 
     /**
@@ -60,7 +60,7 @@ final readonly class DocumentReversal
     public function byAccount(string $date, Account $account, string $rate): Voucher
     {
         $tax = Money::ofMinor($rate === '' ? 0 : TaxRelief::atRate($this->document->base->minor, $rate), $this->base->currency);
-        $tax = $this->document->side->signed($tax);
+        $tax = $this->document->signed($tax);
 
         return $this->voucher($date, [[$account, $this->base->minus($tax)]], $tax);
     }

@@ -19,7 +19,6 @@ use Ajuste\Core\Subledger\Customer;
 use Ajuste\Core\Subledger\ItemHead;
 use Ajuste\Core\Subledger\Kind;
 use Ajuste\Core\Subledger\OpenItem;
-use Ajuste\Core\Subledger\Side;
 
 /**
  * The unapplied part of a receipt that is an advance for future supply becomes a deposit at its own rate: a liability, and not revalued
@@ -37,7 +36,7 @@ final readonly class HeldAsDeposit
      */
     public function plan(OpenItem $receipt, Account $control, Customer $customer, string $date, string $taxRate = ''): PostingPlan
     {
-        if ($receipt->kind !== Kind::Receipt || $receipt->side !== Side::Credit) {
+        if ($receipt->kind !== Kind::Receipt || $receipt->isDebit()) {
             throw new Refusal("{$receipt->title()} is no receipt. Only the unapplied part of a receipt can be held as a deposit.");
         }
         if (! $receipt->takeable->isPositive()) {

@@ -49,7 +49,7 @@ final readonly class Matching
     public function remainder(array $ticks): Money
     {
         return Money::sum(
-            array_map(static fn (Tick $tick): Money => $tick->item->side->signed($tick->amount), $ticks),
+            array_map(static fn (Tick $tick): Money => $tick->item->signed($tick->amount), $ticks),
             $ticks[0]->amount->currency,
         );
     }
@@ -67,20 +67,20 @@ final readonly class Matching
     {
         $wanted = [Side::Debit->value => 0, Side::Credit->value => $reductions];
         foreach ($items as $item) {
-            $wanted[$item->side->value] += ($typed[$item->id] ?? $item->takeable)->minor;
+            $wanted[$item->head->side->value] += ($typed[$item->id] ?? $item->takeable)->minor;
         }
         $least = min($wanted);
         $left = $least > 0 ? [Side::Debit->value => $least, Side::Credit->value => $least] : $wanted;
         $left[Side::Credit->value] -= $reductions;
         foreach ($items as $item) {
-            $left[$item->side->value] -= isset($typed[$item->id]) ? $typed[$item->id]->minor : 0;
+            $left[$item->head->side->value] -= isset($typed[$item->id]) ? $typed[$item->id]->minor : 0;
         }
         $ticks = [];
         foreach ($items as $item) {
             $takes =
                 $typed[$item->id] ??
-                Money::ofMinor(max(0, min($item->takeable->minor, $left[$item->side->value])), $item->takeable->currency);
-            $left[$item->side->value] -= isset($typed[$item->id]) ? 0 : $takes->minor;
+                Money::ofMinor(max(0, min($item->takeable->minor, $left[$item->head->side->value])), $item->takeable->currency);
+            $left[$item->head->side->value] -= isset($typed[$item->id]) ? 0 : $takes->minor;
             $ticks[] = new Tick($item, $takes);
         }
 

@@ -118,7 +118,7 @@ final readonly class ReceiptSettlement
     {
         $rest = $receipt->negated();
         foreach ($ticked->items() as $item) {
-            $rest = $rest->plus($item->side->signed($takes[$item->id]));
+            $rest = $rest->plus($item->signed($takes[$item->id]));
         }
         foreach ($ticked->discounts as $discount) {
             $rest = $rest->minus($discount);

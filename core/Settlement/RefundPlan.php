@@ -16,7 +16,6 @@ use Ajuste\Core\Refusal;
 use Ajuste\Core\Subledger\ItemHead;
 use Ajuste\Core\Subledger\Kind;
 use Ajuste\Core\Subledger\OpenItem;
-use Ajuste\Core\Subledger\Side;
 
 /** What paying a credit back writes (R2): refund and credit close each other, or the refund waits open for its credit note. */
 final readonly class RefundPlan
@@ -30,7 +29,7 @@ final readonly class RefundPlan
      */
     public function of(Refund $refund, OpenItem $credit, DepositShare $share, Money $sum): PostingPlan
     {
-        if ($credit->side !== Side::Credit || $credit->kind === Kind::ExchangeDifference) {
+        if ($credit->isDebit() || $credit->kind === Kind::ExchangeDifference) {
             throw new Refusal("{$credit->title()} is no credit of the customer; only a credit is paid back.");
         }
         $net = $share->ofGross($sum);

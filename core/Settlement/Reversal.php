@@ -84,7 +84,7 @@ final readonly class Reversal
         $item = $standing->item;
         $kind = $item->kind->correctsBaseOnly() ? $item->kind : Kind::Adjustment;
         $reference = $kind === Kind::Adjustment ? $item->document : $item->head->reference;
-        $head = new ItemHead($item->document, $kind, $item->side->opposite(), $item->head->account, $date, $date, $reference);
+        $head = new ItemHead($item->document, $kind, $item->head->side->opposite(), $item->head->account, $date, $date, $reference);
         $back = $plan->item(new NewItem($head, $item->amount, $item->base, $voucher, $standing->corrects));
         [$debit, $credit] = $item->isDebit() ? [$item, $back] : [$back, $item];
         $plan->match($date, $debit, $credit, MatchedAmounts::even($item->amount, $item->base));

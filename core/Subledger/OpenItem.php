@@ -18,8 +18,6 @@ final readonly class OpenItem
 
     public Kind $kind;
 
-    public Side $side;
-
     public string $date;
 
     public string $dueDate;
@@ -47,7 +45,7 @@ final readonly class OpenItem
         if ($amount->isNegative() || $base->isNegative() || $position->taken > $amount->minor) {
             throw new LogicException("{$head->title()}: {$position->taken} of {$amount->minor} cannot be taken.");
         }
-        [$this->id, $this->document, $this->kind, $this->side] = [$ref->id(), $head->document, $head->kind, $head->side];
+        [$this->id, $this->document, $this->kind] = [$ref->id, $head->document, $head->kind];
         [$this->date, $this->dueDate] = [$head->date, $head->dueDate];
         $this->open = $position->matched === 0 ? $amount : Money::ofMinor($amount->minor - $position->matched, $amount->currency);
         $this->takeable = $position->taken === $position->matched
@@ -78,7 +76,13 @@ final readonly class OpenItem
 
     public function isDebit(): bool
     {
-        return $this->side === Side::Debit;
+        return $this->head->side === Side::Debit;
+    }
+
+    /** An amount of it as it counts on its side: a debit above zero. */
+    public function signed(Money $amount): Money
+    {
+        return $this->head->side->signed($amount);
     }
 
     /** What it still carries at the day's end, base currency, positive. */

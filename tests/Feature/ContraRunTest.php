@@ -149,13 +149,13 @@ final class ContraRunTest extends BooksTestCase
             static fn (OffsetPart $part): string => "{$part->item->document} {$part->amount->decimal()}",
             [...$of->credits, ...$of->debits],
         ));
-        $name = static fn (Offset $of): string => PairWorktop::name($of->pair);
+        $name = static fn (Offset $of): string => PairWorktop::name($of->party);
         $all = app(RunPlans::class)->contra($this->control(), '2026-10-31', $choices)->offsets;
         self::assertSame(3, count($all), 'what the first of a supplier leaves the next may take');
         foreach ($all as $offset) {
-            $alone = app(RunPlans::class)->contra($this->control(), '2026-10-31', $choices, $offset->pair)->offsets;
+            $alone = app(RunPlans::class)->contra($this->control(), '2026-10-31', $choices, $offset->party)->offsets;
             $same = array_values(array_filter($alone, static fn (Offset $of): bool => $name($of) === $name($offset)));
-            self::assertSame([$says($offset)], array_map($says, $same), $offset->pair->customer->number);
+            self::assertSame([$says($offset)], array_map($says, $same), $offset->party->customer->number);
         }
         $c1 = app(Parties::class)->around($this->customerId('C1'), (int) DB::table('suppliers')->where('supplier', '701')->value('id'));
         self::assertLessThan(count(app(Parties::class)->pairs()), count($c1), 'pairs apart are not looked at');

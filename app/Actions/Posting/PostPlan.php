@@ -59,7 +59,7 @@ final readonly class PostPlan
                 $digest = $seen === '' ? '' : $planned->digest();
             }
             if ($seen !== $digest) {
-                $now = rtrim(': '.implode('; ', $planned->notes->seen), ': ');
+                $now = rtrim(': '.implode('; ', iterator_to_array($planned->notes->seen(), false)), ': ');
                 throw Refusal::changed(
                     "What would be posted has changed since you looked{$now}. Look at the figures again and post if they are right.",
                 );

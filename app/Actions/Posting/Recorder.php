@@ -22,6 +22,9 @@ use Illuminate\Support\Facades\DB;
 /** Writes a plan into the books, in the transaction of the one action that posts plans. */
 final readonly class Recorder
 {
+    /** Matches that are written together. */
+    private const TOGETHER = 1_000;
+
     public function __construct(
         private Actor $actor,
         private AuditTrail $audit,
@@ -47,6 +50,7 @@ final readonly class Recorder
             $keys->items[] = $this->item($rows, $item, $keys);
         }
         $this->matches($rows, $plan->matches, $keys);
+        $rows->settle();
         $this->facts->record($plan, $keys, $rows->recordedAt);
         $rows->flush();
         foreach ($plan->notes->trail as $entry) {
@@ -57,11 +61,19 @@ final readonly class Recorder
     }
 
     /**
-     * In a run one item is matched many times, and what it has open is written once.
+     * In a run one item is matched many times; what it has open is written for many matches together.
      *
      * @param list<PlannedMatch> $matches
      */
     private function matches(PostedRows $rows, array $matches, PlanKeys $keys): void
+    {
+        foreach (array_chunk($matches, self::TOGETHER) as $some) {
+            $this->matchSome($rows, $some, $keys);
+        }
+    }
+
+    /** @param  list<PlannedMatch>  $matches */
+    private function matchSome(PostedRows $rows, array $matches, PlanKeys $keys): void
     {
         $moved = [];
         foreach ($matches as $match) {

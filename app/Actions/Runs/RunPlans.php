@@ -7,8 +7,8 @@ namespace App\Actions\Runs;
 use Ajuste\Core\Allowance\Allowances;
 use Ajuste\Core\Contra\ContraPlan;
 use Ajuste\Core\Contra\Contras;
-use Ajuste\Core\Contra\Pair;
 use Ajuste\Core\Contra\PairChoices;
+use Ajuste\Core\Contra\Party;
 use Ajuste\Core\Contra\VoucherPer;
 use Ajuste\Core\Currency\ClosingRate;
 use Ajuste\Core\Currency\CurrencyPolicy;
@@ -78,11 +78,11 @@ final readonly class RunPlans
     /**
      * By what was decided of pairs, or by other choices to see what they would do.
      *
-     * @param ?Pair $around only this one, with all that may take of the same items or bills; null: all pairs
+     * @param ?Party $around only this one, with all that may take of the same items or bills; null: all pairs
      *
      * @throws Refusal when the rule cannot be applied
      */
-    public function contra(Account $control, string $asOf, PairChoices $ofPairs, ?Pair $around = null): ContraPlan
+    public function contra(Account $control, string $asOf, PairChoices $ofPairs, ?Party $around = null): ContraPlan
     {
         return (new Contras($this->settings->accounts(), $this->settings->locked(), $this->settings->base()))->plan(
             $control,

@@ -6,7 +6,6 @@ namespace App\Http\Controllers;
 
 use Ajuste\Core\Ledger\AccountRole;
 use Ajuste\Core\Subledger\OpenItem;
-use Ajuste\Core\Subledger\Side;
 use App\Actions\HoldAsDeposit;
 use App\Http\FormKey;
 use App\Http\ViewPoint;
@@ -26,7 +25,7 @@ final class DepositsController
         $deposits = $open = [];
         foreach ($accounts as $account) {
             foreach ($positions->open($account->id, $at->asOf) as $customerId => [$customer, $item]) {
-                if ($item->side === Side::Credit) {
+                if (! $item->isDebit()) {
                     $open[$customerId] ??= $positions->takeableOf($at->account->id, $customerId, $at->asOf);
                     $invoices = count(
                         array_filter(

@@ -174,7 +174,7 @@ final class RunsController
         );
 
         return redirect()
-            ->route('contra', ['pair' => PairWorktop::name($pair)])
+            ->route('contra', ['pair' => PairWorktop::name($pair->party)])
             ->with('done', ['text' => 'Kept. The run is counted again.']);
     }
 

@@ -9,7 +9,6 @@ use Ajuste\Core\Money\Money;
 use Ajuste\Core\Settlement\Tick;
 use Ajuste\Core\Subledger\Kind;
 use Ajuste\Core\Subledger\OpenItem;
-use Ajuste\Core\Subledger\Side;
 
 /** What a ribbon begins or ends at: a document with what is open of it and what is used. */
 final readonly class RibbonEnd
@@ -36,7 +35,7 @@ final readonly class RibbonEnd
     {
         $isReduction = in_array($item->kind, [Kind::Discount, Kind::Deduction], true);
 
-        return new self("item {$item->id}", $item->title(), $item->side === Side::Credit, $isReduction, $item->takeable, $used);
+        return new self("item {$item->id}", $item->title(), ! $item->isDebit(), $isReduction, $item->takeable, $used);
     }
 
     public static function ofBill(Bill $bill, Money $used): self

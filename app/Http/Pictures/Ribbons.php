@@ -54,12 +54,12 @@ final readonly class Ribbons
         $items = array_column(array_map(static fn (Tick $tick): array => [$tick->item->id, $tick->item], $ticks), 1, 0);
         $ties = [];
         foreach ($plan->matches ?? [] as $match) {
-            if ($match->amount->isZero() || ! isset($items[$match->debit->id()])) {
+            if ($match->amount->isZero() || ! isset($items[$match->debit->id])) {
                 continue; // what only moves base, or brings a credit to where it settles
             }
             $nil = Money::zero($match->amount->currency);
-            $credit = $items[$match->credit->id()] ?? self::planned($plan, $match->credit);
-            $ties[] = [RibbonEnd::ofItem($credit, $nil), RibbonEnd::ofItem($items[$match->debit->id()], $nil), $match->amount];
+            $credit = $items[$match->credit->id] ?? self::planned($plan, $match->credit);
+            $ties[] = [RibbonEnd::ofItem($credit, $nil), RibbonEnd::ofItem($items[$match->debit->id], $nil), $match->amount];
         }
 
         return $ties === [] ? new self(array_map(RibbonEnd::ofTick(...), $ticks), []) : self::tied($ties);
@@ -68,7 +68,7 @@ final readonly class Ribbons
     /** A pair of customer and supplier: own credits and bills on the left, what the customer owes on the right. */
     public static function ofOffset(Offset $offset): self
     {
-        $nil = Money::zero($offset->pair->currency);
+        $nil = Money::zero($offset->party->currency);
         $ties = [];
         foreach ($offset->ties() as $tie) {
             $from = $tie->from instanceof Bill ? RibbonEnd::ofBill($tie->from, $nil) : RibbonEnd::ofItem($tie->from, $nil);

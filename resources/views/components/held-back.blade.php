@@ -1,5 +1,4 @@
 @props(['entries', 'reasons', 'items', 'open' => false])
-@php use Ajuste\Core\Subledger\Side; @endphp
 <details class="kept mt-2" data-hotkey="h" @if ($open || $entries !== []) open @endif>
     <summary class="cursor-pointer soft">Deducted because <kbd>H</kbd></summary>
     @if ($reasons === [])
@@ -29,7 +28,7 @@
                             <select name="kept_of[{{ $place }}]" aria-label="Invoice of reason {{ $place + 1 }}" class="w-44">
                                 <option value="0">no invoice</option>
                                 @foreach ($items as $item)
-                                    @if ($item->side === Side::Debit)
+                                    @if ($item->isDebit())
                                         <option value="{{ $item->id }}" @selected(($entry['item'] ?? 0) === $item->id)>{{ $item->document }}</option>
                                     @endif
                                 @endforeach

@@ -1,5 +1,4 @@
 @use('App\Http\Say')
-@use('Ajuste\Core\Subledger\Side')
 <h2>Open as of {{ Say::day($at->asOf) }}</h2>
 <table class="grid-table">
     <thead>
@@ -14,7 +13,7 @@
             <tr>
                 <td><a href="{{ route('document', $item->id) }}">{{ $item->title() }}</a></td>
                 <td>{{ Say::day($item->dueDate) }}</td>
-                <td class="n">{{ $item->open->grouped() }} {{ $item->side === Side::Debit ? 'Dr' : 'Cr' }}@if ($item->open->currency->code !== $base->code)
+                <td class="n">{{ $item->open->grouped() }} {{ $item->isDebit() ? 'Dr' : 'Cr' }}@if ($item->open->currency->code !== $base->code)
                         <span class="slate">{{ $item->open->currency->code }}</span>
                     @endif
                 </td>
@@ -39,7 +38,7 @@
                 <tr>
                     <td><a href="{{ route('document', $item->id) }}">{{ $item->title() }}</a></td>
                     <td>{{ Say::day($item->date) }}</td>
-                    <td class="n">{{ $item->open->grouped() }} {{ $item->side === Side::Debit ? 'Dr' : 'Cr' }} @if ($item->open->currency->code !== $base->code)
+                    <td class="n">{{ $item->open->grouped() }} {{ $item->isDebit() ? 'Dr' : 'Cr' }} @if ($item->open->currency->code !== $base->code)
                             <span class="slate">{{ $item->open->currency->code }}</span>
                         @endif
                     </td>

@@ -1,5 +1,4 @@
 @use('App\Http\Say')
-@use('Ajuste\Core\Subledger\Side')
 <div class="items">
     <table class="grid-table">
         <thead>
@@ -31,7 +30,7 @@
                     </td>
                     <td class="nowrap soft" data-sort="{{ $item->dueDate }}">{{ Say::shortDay($item->dueDate) }}</td>
                     <td class="n" data-sort="{{ $item->takeable->minor }}">
-                        {{ $item->takeable->grouped() }}{{ $item->side === Side::Credit ? ' Cr' : '' }}</td>
+                        {{ $item->takeable->grouped() }}{{ $item->isDebit() ? '' : ' Cr' }}</td>
                     <td class="n">
                         <input type="text" inputmode="decimal" name="amount[{{ $item->id }}]" value="{{ $filled->typed[$item->id] ?? '' }}"
                             data-ticks="tick-{{ $item->id }}" aria-label="Settle of {{ $item->document }}" class="w-24 text-right h-6!">

@@ -4,15 +4,15 @@
     $writes = Auth::user()->role->mayWrite();
 @endphp
 <div class="flex items-baseline gap-4">
-    <h2 class="title">{{ $pair->customer->number }} = {{ $pair->supplier->number }} {{ $pair->supplier->name }}</h2>
+    <h2 class="title">{{ $pair->party->customer->number }} = {{ $pair->party->supplier->number }} {{ $pair->party->supplier->name }}</h2>
     <a class="ml-auto" href="{{ route('contra') }}" data-hotkey="b">Back to the run <kbd>B</kbd></a>
 </div>
 <p class="lead">
     @if ($agreement)
         {{ $agreement->reference }}, since {{ Say::day($agreement->from) }}, {{ $agreement->scope->value === 'due' ? 'what is due' : 'all that is open' }};
     @endif
-    <a href="{{ route('customer', $pair->customer->id) }}">customer</a>, <a href="{{ route('supplier', $pair->supplier->id) }}">supplier</a>,
-    {{ $pair->currency->code }}
+    <a href="{{ route('customer', $pair->party->customer->id) }}">customer</a>, <a href="{{ route('supplier', $pair->party->supplier->id) }}">supplier</a>,
+    {{ $pair->party->currency->code }}
 </p>
 <form method="post" action="{{ route('contra.pair') }}" class="flex flex-col grow">
     @csrf

@@ -12,14 +12,14 @@
     </thead>
     <tbody>
         @forelse ($run->offsets as $of)
-            @php $address = route('contra', ['pair' => PairWorktop::name($of->pair)]); @endphp
-            <tr data-minor="{{ $of->carried()->minor }}" @class(['current' => $pair && $name === PairWorktop::name($of->pair)])>
+            @php $address = route('contra', ['pair' => PairWorktop::name($of->party)]); @endphp
+            <tr data-minor="{{ $of->carried()->minor }}" @class(['current' => $pair && $name === PairWorktop::name($of->party)])>
                 <td><a href="{{ $address }}" hx-get="{{ $address }}" hx-target="#worktop" hx-swap="outerHTML"
-                        hx-push-url="true">{{ $of->pair->customer->number }} = {{ $of->pair->supplier->number }} {{ $of->pair->supplier->name }}</a></td>
+                        hx-push-url="true">{{ $of->party->customer->number }} = {{ $of->party->supplier->number }} {{ $of->party->supplier->name }}</a></td>
                 <td class="soft">{{ $of->agreement->reference }}</td>
                 <td class="n font-semibold" data-sort="{{ $of->amount()->minor }}">{{ $of->amount()->grouped() }}
                     @if (!$of->amount()->isIn($base))
-                        <span class="slate">{{ $of->pair->currency->code }}</span>
+                        <span class="slate">{{ $of->party->currency->code }}</span>
                     @endif
                 </td>
                 <td class="soft">{{ implode(', ', array_map(fn($part) => $part->bill->document, $of->bills)) }}</td>

@@ -20,7 +20,7 @@
                 </tr>
             </thead>
             <tbody>
-                @forelse (array_filter($items, fn ($item) => $item->side === $side) as $item)
+                @forelse (array_filter($items, fn ($item) => $item->head->side === $side) as $item)
                     <tr data-minor="{{ $item->takeable->minor }}">
                         <td>
                             <label class="inline-flex gap-2 items-center text-ink!">

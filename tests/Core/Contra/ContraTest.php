@@ -13,6 +13,7 @@ use Ajuste\Core\Contra\ContraPlan;
 use Ajuste\Core\Contra\Contras;
 use Ajuste\Core\Contra\Pair;
 use Ajuste\Core\Contra\PairChoices;
+use Ajuste\Core\Contra\Party;
 use Ajuste\Core\Contra\Scope;
 use Ajuste\Core\Contra\Supplier;
 use Ajuste\Core\Contra\Tie;
@@ -107,9 +108,9 @@ final class ContraTest extends TestCase
         $agreements ??= [self::agreement()];
         $contested = array_map(static fn (int $minor): Money => Money::ofMinor($minor, $currency), $contested);
 
-        $customer = new Customer(5, 'C5', 'Uno');
+        $party = new Party(new Customer(5, 'C5', 'Uno'), self::supplier($supplier), $currency);
 
-        return new Pair($customer, self::supplier($supplier), $currency, $items, $contested, $bills, $agreements, $blocked);
+        return new Pair($party, $items, $contested, $bills, $agreements, $blocked);
     }
 
     private static function plan(Pair ...$pairs): ContraPlan
@@ -299,8 +300,8 @@ final class ContraTest extends TestCase
         );
         $shared = self::bill(1, 300_00, '2026-10-01');
         $other = new Pair(
-            new Customer(6, 'C6', 'Dos'), self::supplier(), Currency::of('EUR'), [self::item(8, Kind::Invoice, 900_00, '2026-09-05')], [],
-            [$shared], [self::agreement()],
+            new Party(new Customer(6, 'C6', 'Dos'), self::supplier(), Currency::of('EUR')),
+            [self::item(8, Kind::Invoice, 900_00, '2026-09-05')], [], [$shared], [self::agreement()],
         );
         self::assertSame(
             ['I1 60.00', 'I8 40.00', 'B1 60.00', 'B1 40.00', 'not B1 200.00 kept out: agreed by phone'],
@@ -336,8 +337,8 @@ final class ContraTest extends TestCase
         );
         self::assertSame(['I1 300.00', 'I1 400.00', 'B1 300.00', 'B2 400.00'], self::said($plan));
         $other = new Pair(
-            new Customer(6, 'C6', 'Dos'), self::supplier(), Currency::of('EUR'), [self::item(8, Kind::Invoice, 900_00, '2026-09-05')], [],
-            [$shared], [self::agreement()],
+            new Party(new Customer(6, 'C6', 'Dos'), self::supplier(), Currency::of('EUR')),
+            [self::item(8, Kind::Invoice, 900_00, '2026-09-05')], [], [$shared], [self::agreement()],
         );
         self::assertSame(
             ['I1 300.00', 'B1 300.00', 'not  0.00 701 Uno: nothing is open on the supplier\'s side'],

@@ -236,7 +236,7 @@ final class RevaluationTest extends TestCase
             self::items($posting),
         );
         $between = array_slice($posting->matches, 2);
-        self::assertSame([11, 11, -3, -4], array_map(static fn (PlannedMatch $of): int => $of->debit->id(), $between));
-        self::assertSame([-1, -2, 12, 12], array_map(static fn (PlannedMatch $of): int => $of->credit->id(), $between));
+        self::assertSame([11, 11, -3, -4], array_map(static fn (PlannedMatch $of): int => $of->debit->id, $between));
+        self::assertSame([-1, -2, 12, 12], array_map(static fn (PlannedMatch $of): int => $of->credit->id, $between));
     }
 }

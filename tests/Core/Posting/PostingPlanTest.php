@@ -12,11 +12,15 @@ use Ajuste\Core\Ledger\Voucher;
 use Ajuste\Core\Ledger\VoucherLine;
 use Ajuste\Core\Money\Currency;
 use Ajuste\Core\Money\Money;
+use Ajuste\Core\Posting\Fact;
+use Ajuste\Core\Posting\Fact\LinesMeant;
 use Ajuste\Core\Posting\Fact\PlacementTakenBack;
+use Ajuste\Core\Posting\Fact\RunReversed;
 use Ajuste\Core\Posting\MatchedAmounts;
 use Ajuste\Core\Posting\NewItem;
 use Ajuste\Core\Posting\PlanBuilder;
 use Ajuste\Core\Posting\PostingPlan;
+use Ajuste\Core\Posting\Ref;
 use Ajuste\Core\Posting\StandingVoucher;
 use Ajuste\Core\Posting\Subject;
 use Ajuste\Core\Refusal;
@@ -136,7 +140,10 @@ final class PostingPlanTest extends TestCase
         self::assertSame('54.00', $plan->asLeft($debit)->carried()->decimal());
         self::assertSame('100.00', $debit->takeable->decimal());
         $plan->match('2026-10-05', $debit, $credit, MatchedAmounts::even(self::eur('20.00'), self::eur('18.00')));
-        self::assertSame(['Invoice D1 has 100.00 open', 'Receipt D2 has 60.00 open'], $plan->build(Subject::run())->notes->seen);
+        self::assertSame(
+            ['Invoice D1 has 100.00 open', 'Receipt D2 has 60.00 open'],
+            iterator_to_array($plan->build(Subject::run())->notes->seen()),
+        );
         try {
             $plan->match('2026-10-05', $debit, $credit, MatchedAmounts::even(self::eur('0.01'), self::eur('0.01')));
             self::fail();
@@ -167,6 +174,17 @@ final class PostingPlanTest extends TestCase
             return $plan->build(Subject::run())->digest();
         };
         self::assertNotSame($undo(1), $undo(2));
+        $stating = static function (Fact ...$facts): string {
+            $plan = new PlanBuilder();
+            array_map($plan->fact(...), $facts);
+
+            return $plan->build(Subject::run())->digest();
+        };
+        self::assertSame($stating(new RunReversed(1, 'x')), $stating(new RunReversed(1, 'y')), 'a reason may still be typed');
+        self::assertNotSame($stating(new RunReversed(1, 'x')), $stating(new RunReversed(2, 'x')));
+        $lines = static fn (string ...$lines): LinesMeant => new LinesMeant(Ref::existing(1), array_values($lines), 0);
+        self::assertNotSame($stating($lines('1', '2')), $stating($lines('2', '1')), 'each piece of a list in its place');
+        self::assertNotSame($stating($lines('1')), $stating($lines('1', '2')));
     }
 
     public function test_nothing_takes_effect_in_a_locked_period(): void

@@ -57,7 +57,7 @@ final class RunsTest extends TestCase
         self::assertSame(
             ['2/1 50.00 2026-10-05', '4/3 20.00 2026-10-01', '5/3 10.00 2026-10-01'],
             array_map(
-                static fn (PlannedMatch $of): string => "{$of->debit->id()}/{$of->credit->id()} {$of->amount->decimal()} {$of->date}",
+                static fn (PlannedMatch $of): string => "{$of->debit->id}/{$of->credit->id} {$of->amount->decimal()} {$of->date}",
                 $plan->matches,
             ),
         );

@@ -249,7 +249,7 @@ final class MatchingTest extends TestCase
             $off = ['debit' => 0, 'credit' => 0];
             foreach ($plan->ticks as $tick) {
                 self::assertGreaterThanOrEqual(0, $tick->leaves()->minor);
-                $off[$tick->item->side->value] += $tick->amount->minor;
+                $off[$tick->item->head->side->value] += $tick->amount->minor;
             }
             self::assertSame($off['debit'], $off['credit']);
             self::assertSame($off['debit'], $plan->settled->minor);

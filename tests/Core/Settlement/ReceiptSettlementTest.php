@@ -171,7 +171,7 @@ final class ReceiptSettlementTest extends TestCase
             $posted++;
             $left = 0;
             foreach ($ticks as $tick) {
-                $left += $tick->item->side->sign() * ($done->takes[$tick->item->id] ?? Money::zero('EUR'))->minor;
+                $left += $tick->item->head->side->sign() * ($done->takes[$tick->item->id] ?? Money::zero('EUR'))->minor;
             }
             $left -= $done->used->minor + array_sum(array_map(static fn (Money $of): int => $of->minor, $discounts));
             foreach ($deductions as $deduction) {

@@ -106,7 +106,7 @@ final class ValuesTest extends TestCase
 
     public function test_references_tell_rows_apart(): void
     {
-        self::assertSame([7, -1, -3], [Ref::existing(7)->id(), Ref::planned(0)->id(), Ref::planned(2)->id()]);
+        self::assertSame([7, -1, -3], [Ref::existing(7)->id, Ref::planned(0)->id, Ref::planned(2)->id]);
         self::assertSame([1, null, 2], [Ref::existing(1)->inBooks(), Ref::planned(2)->inBooks(), Ref::planned(2)->place()]);
         self::refuses(static fn () => Ref::existing(0));
         self::refuses(static fn () => Ref::existing(7)->place());
