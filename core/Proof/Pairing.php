@@ -327,6 +327,7 @@ final class Pairing
     private function byEntry(): void
     {
         $items = self::group($this->items, static fn (ProofLine $line): string => $line->entry);
+        $batches = self::group($this->items, static fn (ProofLine $line): string => $line->batch);
         foreach (
             $items === [] ? [] : self::group($this->postings, static fn (ProofLine $line): string => $line->entry) as $entry => $postings
         ) {
@@ -335,7 +336,9 @@ final class Pairing
                 continue;
             }
             if (count($postings) === 1 && count($named) === 1) {
-                $this->pair($postings, $named, PairedBy::Entry);
+                $isOfBatch = $postings[0]->batch !== '' && $postings[0]->batch === $named[0]->batch &&
+                    $postings[0]->amount !== $named[0]->amount && $postings[0]->amount === self::sum($batches[$named[0]->batch]);
+                $isOfBatch || $this->pair($postings, $named, PairedBy::Entry); // one of a batch names the entry for all
 
                 continue;
             }

@@ -217,4 +217,23 @@ final class PairingTest extends TestCase
             'two fit: neither is taken',
         );
     }
+
+    public function test_a_batch_of_which_one_item_names_the_entry_is_whole_all_the_same(): void
+    {
+        $batch = fn (int $amount, string $entry = ''): array => [$this->item($amount, '', entry: $entry, batch: 'PS')];
+        self::assertSame(
+            ['batch L1 | S2,S3'],
+            self::told([[$this->posting(-300, '', entry: 'E1', batch: 'PS')], $batch(-100, 'E1'), $batch(-200)]),
+        );
+        self::assertSame(
+            ['entry L4 | S5', 'left S6'],
+            self::told([[$this->posting(-300, '', entry: 'E1', batch: 'PS')], $batch(-100, 'E1'), $batch(-201)]),
+            'what the batch does not come to the entry says',
+        );
+        self::assertSame(
+            ['entry L7 | S8', 'left S9'],
+            self::told([[$this->posting(-300, '', entry: 'E1')], [$this->item(-100, '', entry: 'E1')], [$this->item(-200)]]),
+            'no batch',
+        );
+    }
 }
