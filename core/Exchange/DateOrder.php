@@ -23,6 +23,9 @@ enum DateOrder: string
     /** The ISO form, or null when the text is not a date in this order. A time behind the date is let go. */
     public function iso(string $text): ?string
     {
+        if ($this === self::YearMonthDay && preg_match('/^\d{4}-\d\d-\d\d$/D', $text) === 1) {
+            return $text; // as most files have it
+        }
         if (preg_match('~^(\d{1,4})[-/. ](\d{1,2})[-/. ](\d{1,4})(?:[T ]\d\d:\d\d.*)?$~D', trim($text), $part) !== 1) {
             return $this === self::YearMonthDay && preg_match('/^(\d{4})(\d\d)(\d\d)$/D', $text, $part) === 1
                 ? "{$part[1]}-{$part[2]}-{$part[3]}"

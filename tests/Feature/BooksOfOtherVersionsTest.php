@@ -50,6 +50,7 @@ final class BooksOfOtherVersionsTest extends BooksTestCase
         '2026_11_26_000020_policies_from_a_day.php' => '7fed947db65e7df0',
         '2026_11_26_000021_people_beside_the_books.php' => '44e7d8331e35d7c8',
         '2026_11_26_000022_customer_versions.php' => '6257a82bc6b01ec0',
+        '2026_11_27_000023_guards_after.php' => '1b0dfe02a7ecc08e',
         'bank.sql' => '770872898cc29d3b',
         'books.sql' => '7907943f952f8d8e',
         'notes.sql' => 'd438480598a27fe3',

@@ -372,11 +372,11 @@ final class PostedRows
     {
         if ($rows !== []) {
             $values = implode(', ', array_fill(0, count($rows), '(?, ?, ?, ?, ?)'));
-            $this->run(
-                "UPDATE item_positions SET matched = now.column2, moved = now.column3, last_moved_on = now.column4, settled_on = now.column5
-                 FROM (VALUES {$values}) now WHERE item_id = now.column1",
-                array_merge(...$rows),
-            );
+            $sql = "UPDATE item_positions SET matched = now.column2, moved = now.column3, last_moved_on = now.column4,
+                settled_on = now.column5 FROM (VALUES {$values}) now WHERE item_id = now.column1";
+            $this->settle();
+            $statement = $this->statements[$sql] ??= $this->pdo->prepare($sql);
+            $statement->execute(array_merge(...$rows)); // as texts, see PreparedInserts
         }
     }
 

@@ -33,11 +33,10 @@ final class PreparedInserts
     public function insert(string $table, array $row): bool
     {
         $this->columns[$table] ??= array_keys($row);
-        foreach ($row as $value) {
-            $this->gathered[$table][] = $value;
-        }
+        $this->gathered[$table] ??= [];
+        array_push($this->gathered[$table], ...array_values($row));
         $this->hasRows = true;
-        $isFull = count($this->gathered[$table]) === self::TOGETHER * count($this->columns[$table]);
+        $isFull = count($this->gathered[$table]) === self::TOGETHER * count($row);
         $isFull && $this->flush();
 
         return $isFull;
