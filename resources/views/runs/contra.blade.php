@@ -20,11 +20,11 @@
                 @endif
             </p>
         @endforeach
-        <div x-data="grid">
+        <div class="mt-5" x-data="grid">
             @include('runs.pairs')
             <x-table-foot name="contra-pairs" sum-of="Set off" />
         </div>
-        <div x-data="grid">
+        <div class="mt-5" x-data="grid">
             @include('runs.lines', ['taken' => 'Line by line', 'leftOut' => 'What stays, and why'])
         </div>
     </div>
