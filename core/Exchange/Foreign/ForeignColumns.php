@@ -199,10 +199,9 @@ final class ForeignColumns
             $cells->isBlank() => -self::LIKELY,
             $field === 'customer', $field === 'account' => $cells->areCodes() ? self::LIKELY : ($cells->areWords() ? -self::LIKELY : 0.0),
             $field === 'name', $field === 'party' => $either($cells->areWords(), self::LIKELY),
-            $field === 'document' && $kind === FileKind::Items => $either(
-                $cells->areCodes() && $cells->ownShare() >= self::DOCUMENTS_OWN,
-                self::LIKELY,
-            ),
+            $field === 'document' && $kind === FileKind::Items => $cells->areCodes() && $cells->ownShare() >= self::DOCUMENTS_OWN
+                ? self::LIKELY * $cells->ownShare()
+                : -self::LIKELY,
             $field === 'entry' && $kind === FileKind::Ledger => $either($cells->ownShare() <= self::ENTRIES_OWN, self::VERY_LIKELY),
             // What is written for each row says more than a mark beside it.
             in_array($field, ['text', 'description'], true) => $cells->areAmounts() ? -1.0 : self::LIKELY * $cells->ownShare(),

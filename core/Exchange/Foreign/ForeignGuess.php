@@ -180,7 +180,7 @@ final class ForeignGuess
         if (count($columns) < self::FEWEST) {
             return null;
         }
-        $columns = (new UnnamedColumns($list))->addTo($kind, $columns);
+        $columns = (new UnnamedColumns($list))->addTo($kind, (new CorrectedColumns($list))->of($kind, $columns));
         $plain = array_map(static fn (array $of): int => $of[0], $columns);
         if (Misfit::is($kind, $list, $plain)) {
             return null;

@@ -28,13 +28,13 @@ final class Headings
     ];
 
     private const CUSTOMER = [
-        ['Customer' => 0.9, 'Account' => 0.55, 'Number' => 0.25],
+        ['Customer' => 0.9, 'Account' => 0.55, 'Party' => 0.3, 'Number' => 0.25],
         ['Number' => 0.2, 'Reference' => 0.1, 'Account' => 0.1, 'Customer' => 0.1, 'Party' => 0],
     ];
 
     private const NAME = [
-        ['Name' => 1.0, 'Customer' => 0.45, 'Party' => 0.4, 'Trading' => 0.4],
-        ['Customer' => 0.1, 'Account' => 0, 'Text' => 0, 'Name' => 0.1, 'Party' => 0],
+        ['Name' => 1.0, 'Customer' => 0.45, 'Party' => 0.4],
+        ['Customer' => 0.1, 'Account' => 0, 'Text' => 0, 'Name' => 0.1, 'Party' => 0, 'Trading' => 0, 'Place' => 0],
     ];
 
     private const DOCUMENT = [
@@ -103,7 +103,7 @@ final class Headings
             ],
             'date' => self::POSTED,
             'account' => [['Account' => 0.95], ['Number' => 0.1, 'Posting' => 0, 'Entry' => 0, 'Account' => 0.1]],
-            'description' => [['Text' => 1.0], ['Posting' => 0.1, 'Entry' => 0.1, 'Document' => 0, 'Amount' => 0]],
+            'description' => [['Text' => 1.0], ['Posting' => 0.1, 'Entry' => 0.1, 'Document' => 0, 'Amount' => 0, 'Reference' => 0]],
             'debit' => self::DEBIT,
             'credit' => self::CREDIT,
             'amount' => self::AMOUNT,
@@ -126,7 +126,7 @@ final class Headings
             '+marker' => self::MARK,
             'text' => [
                 ['Text' => 1.0],
-                ['Posting' => 0, 'Entry' => 0, 'Document' => 0, 'Payment' => 0.1, 'Party' => -0.1, 'Name' => -0.1],
+                ['Posting' => 0, 'Entry' => 0, 'Document' => 0, 'Reference' => 0, 'Payment' => 0.1, 'Party' => -0.1, 'Name' => -0.1],
             ],
             'party' => [['Party' => 1.0, 'Name' => 0.6, 'Customer' => 0.4], ['Name' => 0.1, 'Party' => 0, 'Customer' => 0]],
             'party_account' => [['Iban' => 0.6], ['Party' => 0.3, 'Account' => 0.1, 'Number' => 0, 'Customer' => 0]],
@@ -175,7 +175,11 @@ final class Headings
             }
             $name = str_replace(' ', '_', PlainWords::of($cell));
             // What a list says of the side is weighed with sign and kind of its amounts.
-            $name = $name === 'side' ? '+marker' : $name;
+            $name = match ($name) {
+                'side' => '+marker',
+                'reference' => '', // in other lists that may be the document itself
+                default => $name,
+            };
             if (isset($kind->fields()[$name]) || in_array($name, $kind->foreignFields(), true)) {
                 $found[$name][$column] = self::HOUSE;
             }

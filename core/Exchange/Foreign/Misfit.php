@@ -83,7 +83,9 @@ final readonly class Misfit
         $customers = self::atLeast(self::SURE, $items['customer'] ?? []);
         $isOfInvoices = static fn (ColumnCells $cells): bool => $cells->areKinds() && KindWords::saysInvoice($cells->all());
 
-        return $this->list->isAny($entries, static fn (ColumnCells $cells): bool => $cells->ownShare() <= ForeignColumns::ENTRIES_OWN)
+        $isEntry = static fn (ColumnCells $cells): bool => ! $cells->areDays() && $cells->ownShare() <= ForeignColumns::ENTRIES_OWN;
+
+        return $this->list->isAny($entries, $isEntry)
             || $this->list->isAny($customers, static fn (ColumnCells $cells): bool => $cells->areCodes())
             || $this->list->isAny(array_keys($items['due_date'] ?? []), static fn (ColumnCells $cells): bool => $cells->areDays())
             || $this->list->isAny(array_keys($this->list->headings), $isOfInvoices)

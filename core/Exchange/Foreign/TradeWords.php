@@ -15,58 +15,62 @@ final class TradeWords
     /** Words by what they speak of, written plainly; a word may speak of several things. */
     private const WORDS = [
         'Document' => 'beleg belegs bescheid bill billing bkst boekstuk bon bonnummer bordereau comprobante doc docs '
-            .'docto document documento documentos documents dokument dokumenten duplicata efecto extern externo fac fact '
-            .'factura facturacion facturas facturation facture facturen factures factuur faktur faktura fakturen faktuur '
-            .'fat fatt fattura fatture fatura faturas folio fra ft inv invoice invoices item justificante nf nfe op opos '
-            .'origem partita pce piece pieces posten re receipt receipts rech rechn rechnung rechnungs recibo registro rg '
-            .'riferimento stuk titulo tran trans transaction transid trx txn vorgang vorgangs voucher',
-        'Number' => 'clave cod code codes codice codigo feld field id ident identifier kennung key n nbr nbre no nos '
-            .'nr nro nrs num number numbers numer numero nummer nummern seq sequence sequenza volgnr volgnummer',
+            .'docto docum document documento documentos documents dokument dokumenten duplicata efecto extern external '
+            .'externo fac fact factura facturacion facturas facturation facture facturen factures factuur faktur faktura '
+            .'fakturen faktuur fat fatt fattura fatture fatura faturas folio fra ft inv invoice invoices item justificante '
+            .'justificatif nf nfe op opos origem partita pce piece pieces posten re receipt receipts rech rechn rechnung '
+            .'rechnungs recibo registro rg riferimento stuk titulo tran trans transaction transid trx txn vorgang vorgangs '
+            .'voucher',
+        'Number' => 'clave cod code codes codice codigo feld field id ident identifiant identifier kennung key n nbr '
+            .'nbre no nos nr nro nrs num number numbers numer numero nummer nummern seq sequence sequenza volgnr volgnummer',
         'Reference' => 'aktenzeichen cheque chq kenmerk ref refa reference references referencia referentie referenz '
             .'referenznummer refs rif riferimento zeichen',
         'Order' => 'albaran auftrag auftrags bestell bestelling bestellnummer bestellung commande encomenda ihr ihre '
             .'order ordine pedido po purchase su sua uw vostro votre your',
-        'Customer' => 'abnehmer abnehmers adress afnemer afnemers anagr anagrafica ar aux auxiliaire buyer '
-            .'cessionario cli client cliente clientes clients clt clte comprador cus cust customer customers deb debiteur '
-            .'debiteuren debiteurs debitor debitore debitoren debitori debtor debtors deudor deudores devedor entidade '
-            .'geschaeftspartner geschaftspartner kd klant klanten kunde kunden partner payer personen personenkonto '
-            .'purchaser receivable receivables redevable rel relatie sacado terceiro tercero terceros tiers',
-        'Account' => 'ac acc account accounts acct coa comp compte comptes conta contab contabil contable contas '
+        'Customer' => 'abnehmer abnehmers adress afnemer afnemers anagr anagrafica ar aux auxiliaire bp buyer '
+            .'cessionario cl cli client cliente clientes clients clt clte comprador cus cust customer customers deb '
+            .'debiteur debiteuren debiteurs debitor debitore debitoren debitori debtor debtors deudor deudores devedor '
+            .'entidade geschaeftspartner geschaftspartner kd klant klanten ku kunde kunden partner payer personen '
+            .'personenkonto purchaser receivable receivables redevable rekeninghouder rel relatie sacado sogg soggetto '
+            .'terceiro tercero terceros tiers',
+        'Account' => 'ac acc account accounts acct coa coge comp compte comptes conta contab contabil contable contas '
             .'conti conto cpt cpte cptes cta ctas cuenta cuentas fibu gb gen general generale gl grootboek '
             .'grootboekrekening hauptbuch hauptbuchkonto konten kontierung konto kto ledger main mastro mayor nominal pcg '
-            .'pdc razao rek rekening sachkonto snc sottoconto subcuenta',
+            .'pdc poc razao rek rekening sachkonto sk snc sottoconto subcuenta',
         'Name' => 'anagrafica anschrift apellidos azienda bedrijf bedrijfs bedrijfsnaam bezeichnung business cognome '
             .'compania companies company denominacao denominacion denomination denominazione desc designacao ditta empresa '
-            .'empresas enseigne firm firma firmen fiscal holder intestatario intestazione intitule kurzname naam nachname '
-            .'name namen names nom nombre nombres nome nominativo noms organisatie organisation organization rag ragione '
-            .'raison razao razon soc social sociale societa societe suchbegriff suchname titular trader unternehmen '
-            .'volledige vollstaendiger vollstandiger zoeknaam',
-        'Party' => 'adverse auftraggeber beguenstigter begunstigde begunstigter beneficiaire beneficiario beneficiary '
-            .'betaler contraparte contrepartie controparte counterparty debtor donneur einzahler emetteur emisor empfaenger '
-            .'empfanger gegenkonto gegenpartei nominativo opdrachtgever ordenador ordenante ordering ordinante ordre '
-            .'originator pagador pagante partner party payee payer payers recipient remitter sender tegenpartij tiers '
-            .'titular zahler zahlungsbeteiligter zahlungspartner zahlungspflichtiger',
-        'Date' => 'dag dat data date dated dates datum datums day dt dte f fch fec fecha fechas tag tags termin',
-        'Due' => 'betaaltermijn due dues ech echeance echeances entro exigibilite exigible expiry faellig faelligkeit '
-            .'faelligkeits fall fallig falligkeit falligkeits falligkeitsdatum frist fristig latest limit limite maturity '
-            .'payable plazo prazo scad scade scadenza scadenze settlement termine uiterlijk uiterste vcto venc vence vencim '
-            .'vencimento vencimentos vencimiento vencimientos verv verval vervaldag vervaldatum vervalt vto vtos zahlbar '
-            .'zahltermin zahlungsfrist zahlungsziel',
-        'Issue' => 'aangemaakt alta ausgestellt ausstellung creacion creado created creation creazione del effective '
-            .'emessa emesse emesso emis emise emision emissao emission emissione emitida emitido erfasst erstellt '
+            .'empresas enseigne entreprise firm firma firmen fiscal full holder intestatario intestazione intitule kurzname '
+            .'legal naam nachname name namen names nom nombre nombres nome nominativo noms organisatie organisation '
+            .'organization rag ragione raison razao razon short soc social sociale societa societe suchbegriff suchname '
+            .'titular trader unternehmen volledige vollstaendiger vollstandiger zoeknaam',
+        'Party' => 'absender adverse auftraggeber beguenstigter begunstigde begunstigter beneficiaire beneficiario '
+            .'beneficiary betaler contraparte contrepartie controparte counterparty debtor donneur einzahler emetteur '
+            .'emisor empfaenger empfanger gegenkonto gegenpartei mittente nominativo opdrachtgever ordenador ordenante '
+            .'ordering ordinante ordre originator pagador pagante pagatore partner party payee payer payers recipient '
+            .'remetente remitter sender tegenpartij tiers titular zahler zahlungsbeteiligter zahlungspartner '
+            .'zahlungspflichtiger',
+        'Date' => 'dag dat data date dated dates datum datums day dia dt dte f fch fec fecha fechas giorno jour tag '
+            .'tags termin',
+        'Due' => 'betaaltermijn collect due dues ech echeance echeances entro exigibilite exigible expected expiry '
+            .'faellig faelligkeit faelligkeits fall fallig falligkeit falligkeits falligkeitsdatum falls frist fristig '
+            .'latest limit limite maturity payable plazo prazo sc scad scade scadenza scadenze settlement termine uiterlijk '
+            .'uiterste vcto venc vence vencim vencimento vencimentos vencimiento vencimientos verv verval vervaldag '
+            .'vervaldatum vervalt vto vtos zahlbar zahltermin zahlungsfrist zahlungsziel ziel',
+        'Issue' => 'aangemaakt alta ausgestellt ausstellung billed creacion creado created creation creazione del '
+            .'effective emessa emesse emesso emis emise emision emissao emission emissione emitida emitido erfasst erstellt '
             .'erstellung establecimiento etablissement expedicion expedida expedido facturada facturado facture faktura '
-            .'invoicing issue issued opgemaakt raised uitgifte uitgiftedatum vom',
-        'Posting' => 'accounting apunte boek boeking boekings book booked booking buch buchung buchungs competenza '
+            .'gefactureerd invoiced invoicing issue issued leistung leistungs opgemaakt raised uitgifte uitgiftedatum vom',
+        'Posting' => 'accounting apunte boek boeking boekings book booked booking bu buch buchung buchungs competenza '
             .'compta comptabilisation comptable contabile contabilistica contabilistico contable ecriture entry erfassung '
             .'gebucht kontierung lanc lancamento mouvement mouvements mov movimenti movimento movimentos movimiento mto '
-            .'mutatie mvt mvto oper operacao operacion operation operazione post posted posting reg registrazione registro '
-            .'saisie transactie',
+            .'mutatie mvt mvto oper operacao operacion operation operazione post posted posting process processed reg '
+            .'registrazione registro saisie transactie verwerkt',
         'Value' => 'interest rente val valeur valor value valued valuta wert wertstellung wertstellungs',
-        'Currency' => 'ccy crcy crncy cur curr currencies currency dev devise devises div divisa divisas idevise iso '
-            .'mda mnt moeda mon moneda moneta monetaire monnaie munt munteenheid muntsoort transaktion unid unidad unite '
-            .'val valuta valutasoort wae waehr waehrung waehrungs wahr wahrung wahrungs whg whrg wkz wrg',
+        'Currency' => 'ccy crcy crncy cur curr currencies currency dev devise devises div divisa divisas fx idevise '
+            .'iso mda mnt moeda mon moneda moneta monetaire monnaie munt munteenheid muntsoort transaktion unid unidad '
+            .'unite val valuta valutasoort wae waehr waehrung waehrungs wahr wahrung wahrungs whg whrg wkz wrg',
         'Amount' => 'ammontare amnt amount amounts amt bdrg bedr bedrag bedragen betr betrag betrage billed '
-            .'bruttowert btr endbetrag face facturado factuurtotaal fakturabetrag fatturato forderung gefactureerd '
+            .'bruttowert btr charged endbetrag face facturado factuurtotaal fakturabetrag fatturato forderung gefactureerd '
             .'gesamtbetrag imp importancia importe importes importi importo invoiced mnt mont montant montante montantes '
             .'montants monto mt nominal preco price prix rechnungsendbetrag rechnungssumme som somma somme sum suma summe '
             .'tot totaal totaalbedrag total totale totali totals umsatz valeur valor valores value vl vlr waarde wert',
@@ -78,50 +82,53 @@ final class TradeWords
             .'hauswahrung home hw lc local locale',
         'Tax' => 'btw gst igic imposta imposto impuesto impuestos iva mwst steuer tax taxes tva umsatzsteuer ust vat',
         'Net' => 'ht imponibile imponible incidencia liquido net neto nett netto',
-        'Open' => 'aberto abierta abierto adeuda adeudado aperta aperto ausstehend ausstehende cobrar creance deuda '
-            .'divida dovuto du dus encaisser encours esposizione falta forderung impagado impaye impayes incassare innen '
-            .'insoluto left liquidar nog offen offene offener offenes offenstand onbetaald ontvangen op open openst '
-            .'openstaand openstaande os outstanding ouvert ouverte owed owing pdte pend pendente pendiente pendientes pte '
-            .'queda receber receivable recouvrer regler regularizar remain remainder remaining residua residuo rest restant '
-            .'restante restbedrag reste resterend restlich resto restschuld rimanenza saldare scoperto solde solder still '
-            .'unallocated unbezahlt unpaid unsettled verschuldigd vivo voldoen',
+        'Open' => 'aberto abierta abierto adeuda adeudado aperta aperto ausstehend ausstehende ausstehender cobrar '
+            .'creance deuda divida dovuto du dus encaisser encours esposizione falta forderung impagado impaye impayes '
+            .'incassare innen insoluto left liquidar nog offen offene offener offenes offenstand onbetaald ontvangen op '
+            .'open openst openstaand openstaande os outstanding ouvert ouverte owed owing pdte pend pendente pendiente '
+            .'pendientes pte queda receber receivable recevoir recouvrer regler regularizar reliquat remain remainder '
+            .'remaining residua residuo rest restant restante restbedrag reste resterend restlich resto restschuld '
+            .'rimanenza saldare scoperto solde solder still unallocated unbezahlt unpaid unsettled verschuldigd vivo '
+            .'voldoen vorderen',
         'Balance' => 'actual available bal balance balances closing courant disponible kontostand laufender lopend '
             .'neuer new nieuw nouveau posterior progressif progressivo running saldo saldos solde soldes stand tras',
         'Payment' => 'allocated applied betaal betaald betalen betaling bezahlt cleared cobrado cobrar cobro encaisse '
             .'gezahlt incassato incasso pagada pagado pagamento pagar pagare pagato pago paid paiement pay payer payment '
             .'payments recebido received regle reglement saldato settled zahlen zahlung zahlungs',
-        'Days' => 'achterstallig age ageing aging atraso dagen days dias dpd dunning echu echus gg giorni jour jours '
-            .'late level mahn mahnstufe mahnung mora overdue retard retraso ritardo scaduto tage uberfallig ueberfaellig '
-            .'vencido vencidos verzug',
+        'Days' => 'achterstallig age ageing aging atraso dagen days dias dpd dunning echu echus gg giorni jours late '
+            .'level mahn mahnstufe mahnung mora overdue retard retraso ritardo scaduto tage uberfallig ueberfaellig vencido '
+            .'vencidos verzug',
         'Kind' => 'aard art arten ba belegart cat categorie category causale clase class classe especie genere genero '
-            .'genre kategorie kind natura naturaleza nature operacion soort srt tipo tipologia tipos tp typ type types',
+            .'genre kategorie kind natura naturaleza nature natureza operacion soort srt tipo tipologia tipos tp typ type '
+            .'types what',
         'Debit' => 'adeudo cargo cargos charge charges d dare deb debe debet debit debiteur debito debitos debits '
             .'deudor devedor dr s soll',
         'Credit' => 'a ab abono abonos acreedor avere c cr cred credit crediteur credito creditos credits h haben '
             .'haber kredit',
-        'Mark' => 'dc ind indicator kennung kennz kennzeichen knz kz mark natureza segno sens sh side sign signe '
-            .'signo sinal teken',
+        'Mark' => 'dc ind indicator kennung kennz kennzeichen knz kz mark natureza segno seite sens sh shkz side sign '
+            .'signe signo sinal teken zijde',
         'MoneyIn' => 'accrediti accredito bij bijgeschreven bijschrijving cobros credited crediti deposit deposits '
             .'eingang eingange einnahme einnahmen einzahlung encaissement encaissements entrada entradas entrata entrate '
-            .'entree entrees favor gutschrift gutschriften in incassi incoming ingang ingreso ingresos inkomend ontvangen '
-            .'ontvangst ontvangsten recebimentos receipt receipts received recette recettes zufluss zugang',
-        'MoneyOut' => 'abfluss abgang addebiti addebito af afgeschreven afschrijving ausgabe ausgaben ausgang '
-            .'ausgange auszahlung belastung belastungen contra debited decaissement decaissements depense depenses '
-            .'disposiciones gasto gastos lastschrift lastschriften out outgoing pagamenti pagamentos pagos payments '
-            .'retiradas saida saidas salida salidas sortie sorties spent uitgaand uitgave uitgaven uitgegeven uscita uscite '
-            .'withdrawal withdrawals',
-        'Entry' => 'apunte articolo asiento asientos asto batch boek boeking boekings boekstuk buchungssatz diario '
+            .'entree entrees favor gutschrift gutschriften in incassi incoming ingang ingreso ingresos inkomend lodgements '
+            .'ontvangen ontvangst ontvangsten recebimentos receipt receipts received recette recettes recu zufluss zugaenge '
+            .'zugang zugange',
+        'MoneyOut' => 'abfluss abgaenge abgang abgange addebiti addebito af afgeschreven afschrijving ausgabe '
+            .'ausgaben ausgang ausgange auszahlung belastung belastungen betaald contra debited decaissement decaissements '
+            .'depense depenses disposiciones gasto gastos lastschrift lastschriften out outgoing pagado pagamenti '
+            .'pagamentos pagos paye payments retiradas saida saidas salida salidas sortie sorties spent uitgaand uitgave '
+            .'uitgaven uitgegeven uscita uscite withdrawal withdrawals',
+        'Entry' => 'apunte articolo asiento asientos asto batch boek boeking boekings boekstuk bu buchungssatz diario '
             .'ecriture ecritures entries entry interno je jnl journaal journaalpost journal journals jrnl lanc lancamento '
-            .'laufende lfd mouvement mov movimento mutatie mvt posting postnummer prima primanota prot protocollo '
-            .'registrazione saisie satz stuk transaction transid voucher',
+            .'laufende lfd mouvement mov movimento mutatie mvt posting postnummer prima primanota prot protocollo registo '
+            .'registrazione saisie satz scrittura stuk transaction transid voucher',
         'Text' => 'ampliado annotazione annotazioni bemerkung bemerkungen beschreibung beschrijving betreff betreft '
             .'buchungsdetails buchungstext causale comentario comentarios comment commentaire comments communication '
             .'concepto desc descr descricao descripcion description descriptions descritivo descrizione designation detail '
-            .'details detalhe detalle explanation genre glosa historico info information intitule kommentar leyenda lib '
-            .'libelle libelles mededeling mededelingen memo motif motivo movimiento narration narrative nota notas note '
-            .'notes notitie objet obs observacao observacion observaciones observacoes oggetto omschr omschrijving '
-            .'opmerking particulars postentext purpose reason remark remarks remittance tekst testo text texte texto '
-            .'toelichting verwendung verwendungszweck vorgang zusatztext zweck',
+            .'details detalhe detalle dettaglio explanation genre glosa historico info information intitule kommentar '
+            .'leyenda lib libelle libelles mededeling mededelingen memo motif motivo movimiento narration narrative nota '
+            .'notas note notes notitie objet obs observacao observacion observaciones observacoes oggetto omschr '
+            .'omschrijving opmerking particulars postentext purpose reason remark remarks remittance tekst testo text texte '
+            .'texto toelichting verwendung verwendungszweck vorgang zusatztext zweck',
         'Bank' => 'banca bancaire bancaria bancario banco bank banque',
         'Own' => 'auftragskonto eigen eigene eigenes nossa nostra nostro notre nuestra nuestro nuestros onze our own '
             .'unser unsere',
@@ -144,12 +151,17 @@ final class TradeWords
             .'stueck unidades unit units',
         'Filler' => 'a after al am and apos as at ate au aux betalen by colonna colonne coluna d da das de dei del '
             .'della den der des di die do dopo dos du e een el em en for from hasta het il im in item items l la las lato '
-            .'le les ligne line linea linha lo los na nach o of on op os para per por regel seite su sur te the to un und '
-            .'une van von voor vor y zeile zijde',
+            .'le les ligne line linea linha lo los na nach o of on op os para per por regel sales seite su sur te the to un '
+            .'und une van venda vendas vendita vendite venta ventas vente ventes verkauf verkoop von voor vor y zeile zijde',
     ];
 
     /** Words that mean something only together. */
     private const TOGETHER = [
+        'nom code' => 'nominal',
+        'tax point' => 'issued',
+        'tax date' => 'issued',
+        'terms date' => 'due',
+        'to collect' => 'outstanding',
         'tax invoice' => 'invoice',
         't doc' => 'tipo doc',
         'a c' => 'account',
@@ -259,12 +271,33 @@ final class TradeWords
         foreach (self::TOGETHER as $words => $word) {
             $plain = str_replace(" {$words} ", " {$word} ", $plain);
         }
-        $found = [];
-        foreach (explode(' ', trim($plain)) as $word) {
-            array_push($found, ...($word === '' || ctype_digit($word) ? [] : self::word($word)));
+        $words = array_filter(explode(' ', trim($plain)), static fn (string $word): bool => $word !== '' && ! ctype_digit($word));
+        $found = array_map(self::word(...), $words);
+        $letters = array_filter($words, static fn (string $word): bool => strlen($word) === 1);
+        if (count($letters) < count($words) && ! self::speakOfAmounts(array_merge(...array_values(array_diff_key($found, $letters))))) {
+            $found = array_replace($found, array_map(self::letter(...), array_intersect_key($found, $letters)));
         }
 
-        return $found;
+        return array_merge(...$found);
+    }
+
+    /** @param  list<list<Concept>>  $words */
+    private static function speakOfAmounts(array $words): bool
+    {
+        $amounts = [Concept::Debit, Concept::Credit, Concept::Amount, Concept::Mark, Concept::Currency, Concept::CurrencyCode];
+
+        return array_filter(array_merge(...$words), static fn (Concept $of): bool => in_array($of, $amounts, true)) !== [];
+    }
+
+    /**
+     * A letter is a side by itself, beside another one, or beside a word of amounts; else it is part of a name, as in `C/Cliente`.
+     *
+     * @param non-empty-list<list<Concept>> $found
+     * @return non-empty-list<list<Concept>>
+     */
+    private static function letter(array $found): array
+    {
+        return in_array(Concept::Debit, $found[0], true) || in_array(Concept::Credit, $found[0], true) ? [[Concept::Filler]] : $found;
     }
 
     /** @return non-empty-list<list<Concept>> more than one where it is several words written together */

@@ -10,10 +10,10 @@ use Ajuste\Core\Exchange\FileKind;
 final readonly class UnnamedColumns
 {
     /** How sure what only stands below makes a field. */
-    private const BY_CONTENT = 0.5;
+    public const BY_CONTENT = 0.5;
 
     /** Documents stand once; a note for each row differs from most others. */
-    private const DOCUMENTS_OWN = 0.95;
+    public const DOCUMENTS_OWN = 0.95;
 
     private const TEXTS_OWN = 0.5;
 
@@ -30,7 +30,6 @@ final readonly class UnnamedColumns
      */
     public function addTo(FileKind $kind, array $columns): array
     {
-        $columns = $this->otherSide($kind, $this->withoutHalves($columns));
         foreach ($this->wanted($kind, $columns) as $field => [$among, $is]) {
             $fitting = isset($columns[$field]) ? [] : array_values(array_filter(
                 array_diff($among, array_column($columns, 0)),
@@ -41,41 +40,7 @@ final readonly class UnnamedColumns
             }
         }
 
-        return $columns;
-    }
-
-    /**
-     * Amounts of which only some rows have one are half of two columns.
-     *
-     * @param array<string, array{int, float}> $columns
-     * @return array<string, array{int, float}>
-     */
-    private function withoutHalves(array $columns): array
-    {
-        return isset($columns['amount']) && ! $this->pairs->isFilled($columns['amount'][0])
-            ? array_diff_key($columns, ['amount' => true])
-            : $columns;
-    }
-
-    /**
-     * Of two columns that share the amounts between them, one is the other side of what the other's heading says.
-     *
-     * @param array<string, array{int, float}> $columns
-     * @return array<string, array{int, float}>
-     */
-    private function otherSide(FileKind $kind, array $columns): array
-    {
-        [$one, $other] = $kind === FileKind::BankLines ? ['money_in', 'money_out'] : ['debit', 'credit'];
-        if (isset($columns[$one]) === isset($columns[$other])) {
-            return $columns;
-        }
-        [$has, $lacks] = isset($columns[$one]) ? [$one, $other] : [$other, $one];
-        $free = array_values(array_filter(
-            array_diff(array_keys($this->list->headings), array_column($columns, 0)),
-            fn (int $column): bool => $this->list->cells($column)->areAmounts() && $this->pairs->areOneOf($columns[$has][0], $column),
-        ));
-
-        return count($free) === 1 ? [...$columns, $lacks => [$free[0], self::BY_CONTENT]] : $columns;
+        return $kind === FileKind::Ledger ? $this->entryThatComesToNil($columns) : $columns;
     }
 
     private function saysAny(int $column, Concept ...$of): bool
@@ -114,7 +79,7 @@ final readonly class UnnamedColumns
 
         return match ($kind) {
             FileKind::Items => ['date' => $date, 'amount' => $amount, '+marker' => $marker, ...$this->ofItems($columns, $all, $unnamed)],
-            FileKind::Ledger => ['date' => $date, '+marker' => $marker, 'entry' => $this->entry($columns, $unnamed)],
+            FileKind::Ledger => ['date' => $date, '+marker' => $marker],
             FileKind::BankLines => ['date' => $date, 'amount' => $amount, 'text' => $words],
             FileKind::Customers => ['name' => $words],
             default => [],
@@ -144,22 +109,33 @@ final readonly class UnnamedColumns
     }
 
     /**
-     * Numbers of which the amounts come to nil are those of entries.
+     * Numbers of which the amounts come to nil are those of entries, whatever stands above them. Those of days, periods and journals do
+     * too, of which there are fewer.
      *
      * @param array<string, array{int, float}> $columns
-     * @param list<int> $unnamed
-     * @return array{list<int>, callable(ColumnCells, int): bool}
+     * @return array<string, array{int, float}>
      */
-    private function entry(array $columns, array $unnamed): array
+    private function entryThatComesToNil(array $columns): array
     {
         $amounts = array_values(array_map(
             static fn (array $of): int => $of[0],
             array_intersect_key($columns, array_flip(isset($columns['debit']) ? ['debit', 'credit'] : ['amount'])),
         ));
-        $marks = $columns['+marker'][0] ?? null;
+        $free = array_diff(array_keys($this->list->headings), $amounts, [$columns['account'][0] ?? -1, $columns['date'][0] ?? -1]);
+        $found = [];
+        foreach ($free as $column) {
+            $cells = $this->list->cells($column);
+            if ($cells->areCodes() && ! $cells->areDays() && $this->pairs->areBalanced($column, $amounts, $columns['+marker'][0] ?? null)) {
+                $found[$column] = $cells->distinct();
+            }
+        }
+        $finest = $found === [] ? [] : array_keys($found, max($found), true);
+        if (count($finest) !== 1 || $finest[0] === ($columns['entry'][0] ?? null)) {
+            return $columns;
+        }
+        $others = array_filter($columns, static fn (array $of): bool => $of[0] !== $finest[0]);
 
-        return [$unnamed, fn (ColumnCells $cells, int $column): bool => $cells->areCodes() && ! $cells->areDays()
-            && $this->pairs->areBalanced($column, $amounts, $marks)];
+        return [...$others, 'entry' => [$finest[0], self::BY_CONTENT]];
     }
 
     /**

@@ -106,7 +106,8 @@ final class ForeignList
         $prefix = $this->one('FV-', 'INV', '', '26/');
         $label = $this->heading('name');
         $written = $this->one('%1$s %2$s', '%1$s - %2$s', $whose === 'above' ? "{$label}: %1\$s %2\$s" : '%2$s (%1$s)');
-        $saidByHeading = $amounts === 'sides' && preg_match('/\bEUR\b/i', "{$this->head['debit']} {$this->head['credit']}") === 1;
+        $amountHeads = implode(' ', array_intersect_key($this->head, array_flip(['debit', 'credit', 'amount', 'open'])));
+        $saidByHeading = preg_match('/\bEUR\b|€/i', $amountHeads) === 1;
         for ($n = 0, $rows = 12 + $this->any(49); $n < $rows; $n++) {
             $number = 10_001 + ($isGrouped ? intdiv($n, $size) : $this->any(20));
             $name = 'Shop '.chr(65 + ($number - 10_001) % 26).' '.['Ltd', 'SL', 'Co'][$number % 3];
