@@ -64,9 +64,14 @@ final class Contra
         }
         [$first, $rest] = self::take($debits, $this->sum($credits));
         [, $open] = self::takeBills($bills, self::open($lessening, $owed));
+        $whole = array_column($bills, null, 'id');
 
         [$taken] = self::take(self::lessened($rest, $first), $lesser);
-        [$parts] = self::takeBills($open, $lesser);
+        // Nobody has matched the supplier's credits yet: what they lessen stays open on the bills.
+        $parts = array_map(
+            static fn (BillPart $part): BillPart => new BillPart($whole[$part->bill->id], $part->amount, $part->base),
+            self::takeBills($open, $lesser)[0],
+        );
         assert($taken !== [] && $parts !== []);
 
         return new Offset($this->document(), $this->pair->party, $inForce[0], $first, $credits, $taken, $parts);

@@ -344,6 +344,17 @@ final class ContraTest extends TestCase
             ['I1 300.00', 'B1 300.00', 'not  0.00 701 Uno: nothing is open on the supplier\'s side'],
             self::said(self::plan(self::pair($items, [$shared]), $other)),
         );
+        $credit = new Bill(3, 'G3', '2026-09-20', '2026-09-20', Money::ofMinor(150_00, 'EUR'), Money::ofMinor(150_00, 'EUR'), isCredit: true);
+        $bills = [self::bill(1, 100_00, '2026-10-01'), self::bill(2, 500_00, '2026-10-02'), $credit];
+        $second = new Pair(
+            new Party(new Customer(6, 'C6', 'Dos'), self::supplier(), Currency::of('EUR')),
+            [self::item(8, Kind::Invoice, 900_00, '2026-09-05')], [], $bills, [self::agreement()],
+        );
+        self::assertSame(
+            ['I1 200.00', 'I8 250.00', 'B2 200.00', 'B2 250.00'],
+            self::said(self::plan(self::pair([self::item(1, Kind::Invoice, 200_00, '2026-09-05')], $bills), $second)),
+            'a credit of theirs lessens what is owed once, not again for the next customer',
+        );
         self::assertCount(2, self::posting(self::planned([
             self::pair($items, [$shared]), self::pair($items, [self::bill(2, 500_00, '2026-10-01')], supplier: 2),
         ], new RunChoices, VoucherPer::Pair))->vouchers);
