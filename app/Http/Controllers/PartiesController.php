@@ -61,7 +61,7 @@ final class PartiesController
             'supplier' => $supplier,
             'bills' => $open,
             'refusal' => $refusal,
-            'pairs' => $parties->pairs($id),
+            'pairs' => $parties->pairs($id)->all(),
             'agreements' => $agreements->all($id),
             'asOf' => $at->asOf,
             'base' => $settings->base(),

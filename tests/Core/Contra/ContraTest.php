@@ -344,7 +344,8 @@ final class ContraTest extends TestCase
             ['I1 300.00', 'B1 300.00', 'not  0.00 701 Uno: nothing is open on the supplier\'s side'],
             self::said(self::plan(self::pair($items, [$shared]), $other)),
         );
-        $credit = new Bill(3, 'G3', '2026-09-20', '2026-09-20', Money::ofMinor(150_00, 'EUR'), Money::ofMinor(150_00, 'EUR'), isCredit: true);
+        $less = Money::ofMinor(150_00, 'EUR');
+        $credit = new Bill(3, 'G3', '2026-09-20', '2026-09-20', $less, $less, isCredit: true);
         $bills = [self::bill(1, 100_00, '2026-10-01'), self::bill(2, 500_00, '2026-10-02'), $credit];
         $second = new Pair(
             new Party(new Customer(6, 'C6', 'Dos'), self::supplier(), Currency::of('EUR')),
