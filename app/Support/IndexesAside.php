@@ -26,9 +26,10 @@ final class IndexesAside
      *
      * @param int $bytes of the files
      * @param Closure(): T $take
+     * @param bool $again whether anything is looked up by them afterwards; a copy that is thrown away may do without
      * @return T
      */
-    public static function while(int $bytes, Closure $take): mixed
+    public static function while(int $bytes, Closure $take, bool $again = true): mixed
     {
         $held = (int) DB::table('items')->max('id') + (int) DB::table('postings')->max('id');
         $indexes = intdiv($bytes, self::ROW) < $held
@@ -36,7 +37,7 @@ final class IndexesAside
             : DB::table('sqlite_master')->where('type', 'index')->whereIn('name', self::ASIDE)->pluck('sql', 'name')->all();
         array_map(static fn (string $name) => DB::statement("DROP INDEX {$name}"), array_keys($indexes));
         $taken = $take();
-        array_map(static fn (string $sql) => DB::statement($sql), $indexes);
+        array_map(static fn (string $sql) => DB::statement($sql), $again ? $indexes : []);
 
         return $taken;
     }

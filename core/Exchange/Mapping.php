@@ -91,7 +91,8 @@ final readonly class Mapping
         }
         $row = [];
         foreach ($this->kind->fields() as $name => $field) {
-            $text = isset($this->columns[$name]) ? trim($cells[$this->columns[$name]] ?? '') : $this->fixed[$name] ?? '';
+            $column = $this->columns[$name] ?? null;
+            $text = $column === null ? $this->fixed[$name] ?? '' : trim($cells[$column] ?? '');
             $row[$name] = $text === '' && $field->mayBeBlank ? '' : $this->read($field, $text); // most fields of most rows are blank
         }
 

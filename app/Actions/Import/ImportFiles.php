@@ -57,7 +57,8 @@ final class ImportFiles
                 $report = new ImportReport();
                 DB::beginTransaction(); // never committed: it goes with the copy
                 $tables = $this->files->tables($files, $report);
-                IndexesAside::while(self::bytes($files), fn (): int => $this->write($tables, $report, $progress));
+                $write = fn (): int => $this->write($tables, $report, $progress);
+                IndexesAside::while(self::bytes($files), $write, $this->needless->mayBe());
                 $report->needless = $report->refusedCount === 0 ? $this->needless->count() : 0;
 
                 return $report;

@@ -34,6 +34,9 @@ final class ItemsImporter extends Importer
 
     private bool $hadItems = false;
 
+    /** @var array<int, true> what this file has brought, by checksum: in books without items nothing else can stand */
+    private array $brought = [];
+
     protected function begin(): void
     {
         $this->hadItems = $this->books->rows('SELECT 1 FROM items LIMIT 1', []) !== [];
@@ -106,8 +109,7 @@ final class ItemsImporter extends Importer
             $row['batch'],
             $row['terms'],
         ];
-        $this->books->record->itemsWait($row['document'], $kind, $customerId) && $this->books->record->settle();
-        $standing = $this->books->rowsWritten(self::STANDING, [$row['document'], $kind->value, $customerId]);
+        $standing = $this->standing($row['document'], $kind, $customerId);
         $this->report->sawDate($row['date']);
         $side === Side::Debit ? ($this->report->debits += $base) : ($this->report->credits += $base);
         foreach ($standing as $stands) {
@@ -122,6 +124,20 @@ final class ItemsImporter extends Importer
         $this->seen[$id] = true;
 
         return Outcome::New;
+    }
+
+    /** @return list<list<mixed>> items of the same document, kind and customer, by their place among such rows */
+    private function standing(string $document, Kind $kind, int $customerId): array
+    {
+        $key = crc32("{$customerId} {$kind->value} {$document}");
+        if (! $this->hadItems && ! isset($this->brought[$key])) {
+            $this->brought[$key] = true;
+
+            return [];
+        }
+        $this->books->record->itemsWait($document, $kind, $customerId) && $this->books->record->settle();
+
+        return $this->books->rowsWritten(self::STANDING, [$document, $kind->value, $customerId]);
     }
 
     /**

@@ -27,6 +27,9 @@ final class LedgerImporter extends Importer
 
     private bool $hadPostings = false;
 
+    /** @var array<int, true> what this file has brought, by checksum: in a ledger without lines nothing else can stand */
+    private array $brought = [];
+
     protected function begin(): void
     {
         $this->hadPostings = $this->books->rows('SELECT 1 FROM postings LIMIT 1', []) !== [];
@@ -56,13 +59,7 @@ final class LedgerImporter extends Importer
             $original->currency->code ?? '',
             $original?->minor,
         ];
-        $this->books->record->postingsWait($row['entry'], $accountId) && $this->books->record->settle();
-        $standing = $this->books->rowsWritten(
-            'SELECT id, version, occurrence, date, base, description, document, customer, reference, source, batch, '.
-                'currency, currency_amount FROM postings WHERE '.
-                'entry = ? AND account_id = ? AND superseded_at IS NULL ORDER BY occurrence',
-            [$row['entry'], $accountId],
-        );
+        $standing = $this->standing($row['entry'], $accountId);
         foreach ($standing as $stands) {
             if (! isset($this->seen[(int) $stands[0]])) {
                 $this->seen[(int) $stands[0]] = true;
@@ -74,6 +71,25 @@ final class LedgerImporter extends Importer
         $this->seen[$this->record($row, $accountId, $base, count($standing) + 1, $number)] = true;
 
         return Outcome::New;
+    }
+
+    /** @return list<list<mixed>> lines of the same entry and account, by their place among such rows */
+    private function standing(string $entry, int $accountId): array
+    {
+        $key = crc32("{$accountId} {$entry}");
+        if (! $this->hadPostings && ! isset($this->brought[$key])) {
+            $this->brought[$key] = true;
+
+            return [];
+        }
+        $this->books->record->postingsWait($entry, $accountId) && $this->books->record->settle();
+
+        return $this->books->rowsWritten(
+            'SELECT id, version, occurrence, date, base, description, document, customer, reference, source, batch, '.
+                'currency, currency_amount FROM postings WHERE '.
+                'entry = ? AND account_id = ? AND superseded_at IS NULL ORDER BY occurrence',
+            [$entry, $accountId],
+        );
     }
 
     public function finish(callable $refuse): void

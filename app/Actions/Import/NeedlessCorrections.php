@@ -17,11 +17,16 @@ final readonly class NeedlessCorrections
 {
     public function __construct(private Settings $settings, private Reports $reports) {}
 
+    /** Where nothing was posted here that belongs to no match and no run, there is nothing to look for. */
+    public function mayBe(): bool
+    {
+        return DB::table('vouchers')->whereNull('settlement_id')->whereNull('run_id')->exists();
+    }
+
     public function count(): int
     {
         $this->settings->forget();
-        // Where nothing was posted here that belongs to no match and no run, there is nothing to look for.
-        if (! DB::table('vouchers')->whereNull('settlement_id')->whereNull('run_id')->exists()) {
+        if (! $this->mayBe()) {
             return 0;
         }
         $asOf = $this->settings->period()->last;

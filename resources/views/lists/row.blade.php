@@ -54,7 +54,7 @@
         <tbody>
             @foreach ($versions as $version)
                 <tr>
-                    <td class="nowrap">{{ $version->from_day === '' ? 'the beginning' : $version->from_day }}</td>
+                    <td class="nowrap">{{ $version->from_day === '' ? 'the beginning' : Say::day($version->from_day) }}</td>
                     <td>{{ $version->customer_group }}</td>
                     <td>{{ $version->related ? 'yes' : 'no' }}</td>
                     <td class="n">{{ $version->limit?->grouped() }}</td>
