@@ -251,13 +251,16 @@ export function grid() {
             history.replaceState(history.state, '', address);
             clearTimeout(this.asked);
             const mine = (this.asked = setTimeout(async () => {
-                try {
-                    await htmx.ajax('GET', address.pathname + address.search, { target: this.table.tBodies[0] });
-                } finally {
-                    if (mine === this.asked) {
-                        delete this.table.dataset.asked;
-                        document.dispatchEvent(new Event('rows-came'));
-                    }
+                // One after the other: of a second request that waits for the first htmx says at once that it is done.
+                await this.coming;
+                if (mine !== this.asked) {
+                    return;
+                }
+                this.coming = htmx.ajax('GET', address.pathname + address.search, { target: this.table.tBodies[0] }).catch(() => {});
+                await this.coming;
+                if (mine === this.asked) {
+                    delete this.table.dataset.asked;
+                    document.dispatchEvent(new Event('rows-came'));
                 }
             }, 250));
             this.table.dataset.asked = '';
