@@ -118,6 +118,12 @@ final class ColumnCells
         return $this->most(static fn (string $cell): bool => strlen($cell) >= self::SHORTEST_CODE);
     }
 
+    /** Numbers of something, long enough for a document or a customer, and neither days nor amounts. */
+    public function areNumbers(): bool
+    {
+        return $this->areCodes() && $this->areLong() && ! $this->areDays() && ! $this->areWrittenAmounts();
+    }
+
     public function areMarks(): bool
     {
         return $this->most(static fn (string $cell): bool => in_array($cell, ['+', '-'], true) || ForeignAmount::side($cell) !== null);

@@ -57,12 +57,10 @@ final readonly class CorrectedColumns
             return $columns;
         }
         [$has, $lacks] = isset($columns[$one]) ? [$one, $other] : [$other, $one];
-        $free = array_values(array_filter(
-            array_diff(array_keys($this->list->headings), array_column($columns, 0)),
-            fn (int $column): bool => $this->list->cells($column)->areAmounts() && $this->pairs->areOneOf($columns[$has][0], $column),
-        ));
+        $free = $this->only($columns, fn (ColumnCells $cells, int $column): bool => $cells->areAmounts()
+            && $this->pairs->areOneOf($columns[$has][0], $column));
 
-        return count($free) === 1 ? [...$columns, $lacks => [$free[0], UnnamedColumns::BY_CONTENT]] : $columns;
+        return $free === null ? $columns : [...$columns, $lacks => [$free, UnnamedColumns::BY_CONTENT]];
     }
 
     /**
@@ -105,8 +103,8 @@ final readonly class CorrectedColumns
         if (! isset($columns['document']) || $this->list->cells($columns['document'][0])->ownShare() > UnnamedColumns::DOCUMENTS_OWN) {
             return $columns;
         }
-        $once = $this->only($columns, fn (ColumnCells $cells, int $column): bool => $cells->areCodes() && $cells->areLong()
-            && ! $cells->areDays() && ! $cells->areWrittenAmounts() && $cells->ownShare() > UnnamedColumns::DOCUMENTS_OWN);
+        $once = $this->only($columns, static fn (ColumnCells $cells): bool => $cells->areNumbers()
+            && $cells->ownShare() > UnnamedColumns::DOCUMENTS_OWN);
 
         return $once === null ? $columns : [
             ...(isset($columns['customer']) ? [] : ['customer' => $columns['document']]),
@@ -127,8 +125,7 @@ final readonly class CorrectedColumns
         if ($named === null || isset($columns['name']) || ! $this->list->cells($named)->areWords()) {
             return $columns;
         }
-        $number = $this->only($columns, fn (ColumnCells $cells, int $column): bool => $cells->areCodes() && $cells->areLong()
-            && ! $cells->areDays() && $this->pairs->nameTheSame($named, $column));
+        $number = $this->only($columns, fn (ColumnCells $cells, int $column): bool => $this->list->areCustomersOf($named, $column));
 
         return $number === null
             ? $columns

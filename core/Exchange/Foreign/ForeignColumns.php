@@ -109,6 +109,15 @@ final class ForeignColumns
         return array_filter($columns, fn (int $column): bool => $is($this->cells($column))) !== [];
     }
 
+    /** Whether a column has the number of the customer whose name stands in another, each pair several times. */
+    public function areCustomersOf(int $names, int $column): bool
+    {
+        return $this->cells($column)->areNumbers()
+            && ! $this->says($column, Concept::TaxNumber)
+            && ! $this->says($column, Concept::Iban)
+            && (new ColumnPairs($this->rows))->nameTheSame($names, $column);
+    }
+
     /** Whether a word of a heading can mean it. */
     public function says(int $column, Concept $concept): bool
     {

@@ -155,11 +155,10 @@ final readonly class UnnamedColumns
             'kind' => [$all, fn (ColumnCells $cells, int $column): bool => $cells->areKinds()
                 || ($cells->areFewWords() && ($this->list->says($column, Concept::Document)
                     || ($sided !== null && $this->pairs->areOfOneSide($column, $sided, $marks))))],
-            'document' => [$unnamed, static fn (ColumnCells $cells): bool => $cells->areCodes() && $cells->areLong() && ! $cells->areDays()
-                && ! $cells->areWrittenAmounts() && $cells->ownShare() > self::DOCUMENTS_OWN],
-            'customer' => [$all, fn (ColumnCells $cells, int $column): bool => $name !== null && $cells->areCodes() && $cells->areLong()
-                && ! $cells->areDays() && ! $cells->areWrittenAmounts() && ! $this->saysAny($column, Concept::TaxNumber, Concept::Iban)
-                && $this->pairs->nameTheSame($name, $column)],
+            'document' => [$unnamed, static fn (ColumnCells $cells): bool => $cells->areNumbers()
+                && $cells->ownShare() > self::DOCUMENTS_OWN],
+            'customer' => [$all, fn (ColumnCells $cells, int $column): bool => $name !== null
+                && $this->list->areCustomersOf($name, $column)],
             // A discount has terms of its own.
             'due_date' => [$all, fn (ColumnCells $cells, int $column): bool => $date !== null && $cells->areDays()
                 && ! $this->saysAny($column, Concept::Discount) && $this->pairs->areTerms($date, $column)],

@@ -74,6 +74,8 @@ final class CorrectedColumnsTest extends TestCase
         self::assertSame(['Zwrbl', 'Customer'], [$read['customer'] ?? '', $read['name'] ?? '']);
         $two = self::read('Customer|Invoice|Date|Due|Amount|Zwrbl|Zwrbl 2', $rows('100', '200'));
         self::assertSame('Customer', $two['customer'] ?? '', 'of two numbers neither is taken');
+        $tax = self::read('Customer|Invoice|Date|Due|Amount|VAT No.', $rows('ES'));
+        self::assertSame('Customer', $tax['customer'] ?? '', 'a tax number is none of the books');
     }
 
     public function test_of_names_and_texts_the_names_are_those_of_parties(): void
