@@ -9,6 +9,9 @@ use Ajuste\Core\Exchange\RowFault;
 /** Takes the rows of one kind of file into the books. Each row stands or falls by itself; the caller's transaction holds them together. */
 abstract class Importer
 {
+    /** @var array<int, true> what this file has brought, by checksum */
+    private array $brought = [];
+
     final public function __construct(
         protected readonly Books $books,
         protected readonly FileReport $report,
@@ -33,6 +36,22 @@ abstract class Importer
      * @param callable(int, RowFault): void $refuse for a row that waited and fails
      */
     public function finish(callable $refuse): void {}
+
+    /**
+     * Whether rows of a name can stand already: in books that had none before the file, only those that it has brought itself.
+     *
+     * @param bool $had whether the books had any rows of the kind
+     */
+    protected function mayStand(string $name, bool $had): bool
+    {
+        $key = crc32($name);
+        $may = $had || isset($this->brought[$key]);
+        if (! $may) {
+            $this->brought[$key] = true;
+        }
+
+        return $may;
+    }
 
     protected function changed(string $name): Outcome
     {

@@ -34,9 +34,6 @@ final class ItemsImporter extends Importer
 
     private bool $hadItems = false;
 
-    /** @var array<int, true> what this file has brought, by checksum: in books without items nothing else can stand */
-    private array $brought = [];
-
     protected function begin(): void
     {
         $this->hadItems = $this->books->rows('SELECT 1 FROM items LIMIT 1', []) !== [];
@@ -129,10 +126,7 @@ final class ItemsImporter extends Importer
     /** @return list<list<mixed>> items of the same document, kind and customer, by their place among such rows */
     private function standing(string $document, Kind $kind, int $customerId): array
     {
-        $key = crc32("{$customerId} {$kind->value} {$document}");
-        if (! $this->hadItems && ! isset($this->brought[$key])) {
-            $this->brought[$key] = true;
-
+        if (! $this->mayStand("{$customerId} {$kind->value} {$document}", $this->hadItems)) {
             return [];
         }
         $this->books->record->itemsWait($document, $kind, $customerId) && $this->books->record->settle();

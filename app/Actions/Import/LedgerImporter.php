@@ -27,9 +27,6 @@ final class LedgerImporter extends Importer
 
     private bool $hadPostings = false;
 
-    /** @var array<int, true> what this file has brought, by checksum: in a ledger without lines nothing else can stand */
-    private array $brought = [];
-
     protected function begin(): void
     {
         $this->hadPostings = $this->books->rows('SELECT 1 FROM postings LIMIT 1', []) !== [];
@@ -76,10 +73,7 @@ final class LedgerImporter extends Importer
     /** @return list<list<mixed>> lines of the same entry and account, by their place among such rows */
     private function standing(string $entry, int $accountId): array
     {
-        $key = crc32("{$accountId} {$entry}");
-        if (! $this->hadPostings && ! isset($this->brought[$key])) {
-            $this->brought[$key] = true;
-
+        if (! $this->mayStand("{$accountId} {$entry}", $this->hadPostings)) {
             return [];
         }
         $this->books->record->postingsWait($entry, $accountId) && $this->books->record->settle();
