@@ -4,11 +4,14 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use Ajuste\Core\Ledger\Account;
 use Ajuste\Core\Refusal;
 use Ajuste\Core\Run\RunKind;
+use App\Actions\Approvals\Requests;
 use App\Actions\Import\HandIn;
 use App\Actions\Import\ImportFiles;
 use App\Actions\Import\RefusedRows;
+use App\Actions\Posting\PreparedPosting;
 use App\Actions\Runs\PostRun;
 use App\Queries\Settings;
 use App\Support\Actor;
@@ -16,6 +19,7 @@ use App\Support\Cancelled;
 use App\Support\LongWork;
 use App\Values\WorkKind;
 use App\Values\WorkState;
+use Closure;
 use Illuminate\Bus\Queueable;
 use Illuminate\Contracts\Queue\ShouldQueue;
 
@@ -46,6 +50,12 @@ final class CarryOut implements ShouldQueue
         return $work->id();
     }
 
+    /** Whether a run of so many lines is long work. */
+    public static function isLongRun(int $lines): bool
+    {
+        return $lines > config()->integer('ajuste.long_runs');
+    }
+
     public function handle(): void
     {
         $work = LongWork::find($this->workId);
@@ -60,6 +70,9 @@ final class CarryOut implements ShouldQueue
                 WorkKind::Statements => app(SendStatement::class)->all($work),
                 WorkKind::Confirmations => app(Confirm::class)->sendAll($work),
                 WorkKind::Run => $this->run($work),
+                WorkKind::RunAgain => $this->runAgain($work),
+                WorkKind::RunBack => $this->runBack($work),
+                WorkKind::Approved => $this->approved($work),
                 WorkKind::Pack => $this->pack($work),
             };
         } catch (Cancelled) {
@@ -88,9 +101,52 @@ final class CarryOut implements ShouldQueue
     private function run(LongWork $work): void
     {
         $of = $work->content();
-        $control = app(Settings::class)->accounts()->withId((int) $of['account']);
-        $run = app(PostRun::class)->post($of['key'], RunKind::from($of['kind']), $control, $of['as_of'], $of['seen']);
+        [$kind, $control] = self::runOf($of);
+        $run = self::prepared(static fn (): int => app(PostRun::class)->post($of['key'], $kind, $control, $of['as_of'], $of['seen']));
         $work->end(WorkState::Done, "Posted run {$run}.", "/runs/{$run}");
+    }
+
+    private function runAgain(LongWork $work): void
+    {
+        $of = $work->content();
+        [$kind, $control] = self::runOf($of);
+        $run = self::prepared(static fn (): int => app(PostRun::class)->again($of['key'], $kind, $control, (int) $of['run']));
+        $work->end(WorkState::Done, "Run {$of['run']} is taken back, and run {$run} takes its place.", "/runs/{$run}");
+    }
+
+    private function runBack(LongWork $work): void
+    {
+        $of = $work->content();
+        $kind = RunKind::from($of['kind']);
+        self::prepared(static fn () => app(ReverseRun::class)->post($of['key'], $kind, (int) $of['run'], $of['reason']));
+        $work->end(WorkState::Done, "Run {$of['run']} is taken back as one.", "/runs/{$of['run']}");
+    }
+
+    private function approved(LongWork $work): void
+    {
+        $of = $work->content();
+        self::prepared(static fn () => app(Requests::class)->postApproved($of['key'], (int) $of['request'], $of['by'], $of['outside']));
+        $work->end(WorkState::Done, 'Approved and posted.', '/approvals');
+    }
+
+    /**
+     * @param array<string, string> $of
+     * @return array{RunKind, Account}
+     */
+    private static function runOf(array $of): array
+    {
+        return [RunKind::from($of['kind']), app(Settings::class)->accounts()->withId((int) $of['account'])];
+    }
+
+    /**
+     * @template T
+     *
+     * @param Closure(): T $post
+     * @return T
+     */
+    private static function prepared(Closure $post): mixed
+    {
+        return app(PreparedPosting::class)->post($post);
     }
 
     private function pack(LongWork $work): void

@@ -18,12 +18,15 @@ use App\Actions\Import\ImportFiles;
 use App\Actions\Import\RefusedRows;
 use App\Actions\LockPeriod;
 use App\Actions\MatchUnapplied;
+use App\Actions\Posting\PreparedPosting;
 use App\Actions\Receipts\KeepBatch;
 use App\Actions\Receipts\PlaceReceipt;
+use App\Actions\ReverseRun;
 use App\Actions\Runs\PostRun;
 use App\Actions\Runs\RunPlans;
 use App\Actions\SettleItems;
 use App\Files\SourceFiles;
+use App\Models\Run;
 use App\Models\User;
 use App\Queries\ProofLines;
 use App\Queries\Proposals;
@@ -276,6 +279,11 @@ final class BenchCommand extends Command
                 $this->measure("look {$kind->value}", $folder);
                 $rows[] = self::runRow($kind, $plain, [$planned, $planPeak], $this->measure("post {$kind->value}", $folder));
             }
+            [$seconds, $peak, $held] = $this->measure('back '.RunKind::Contra->value, $folder);
+            $rows[] = [
+                'taken back as one', '', '', sprintf('%.2f s', $seconds), number_format($seconds / $plain, 1), sprintf('%.2f s', $held),
+                sprintf('%d MB', $peak / 1048576),
+            ];
         } finally {
             File::deleteDirectory($folder);
         }
@@ -358,15 +366,19 @@ final class BenchCommand extends Command
         [$what, $name] = explode(' ', $job);
         $kind = RunKind::from($name);
         $control = app(Settings::class)->controlAccount();
-        if ($what === 'post') {
-            app(PostRun::class)->post($job, $kind, $control, '2026-10-31', File::get("{$folder}/seen"));
-
-            return;
-        }
-        $plan = app(RunPlans::class)->of($kind, $control, '2026-10-31');
-        if ($what === 'look') {
-            File::put("{$folder}/seen", app(PostRun::class)->posting($plan)->digest());
-        }
+        match ($what) {
+            'plan' => app(RunPlans::class)->of($kind, $control, '2026-10-31'),
+            'look' => File::put(
+                "{$folder}/seen",
+                app(PostRun::class)->posting(app(RunPlans::class)->of($kind, $control, '2026-10-31'))->digest(),
+            ),
+            'post' => app(PreparedPosting::class)->post(
+                static fn (): int => app(PostRun::class)->post($job, $kind, $control, '2026-10-31', File::get("{$folder}/seen")),
+            ),
+            default => app(PreparedPosting::class)->post(
+                static fn () => app(ReverseRun::class)->post($job, $kind, (int) Run::query()->max('id'), 'bench'),
+            ),
+        };
     }
 
     /** Each main page after a posting, and a rehearsal, in books of 20,000 customers, beside fetching the open items. */
@@ -528,14 +540,15 @@ final class BenchCommand extends Command
     /** @return array{float, int, float} seconds, peak bytes, and the seconds for which the books were held for writing */
     private function measure(string $job, string $folder): array
     {
-        $asServed = preg_match('/^(pages|plan|look|post)/', $job) === 1 ? ['-d', 'zend.enable_gc=0', '-d', 'opcache.enable_cli=1'] : [];
+        $asServed = preg_match('/^(pages|plan|look)/', $job) === 1 ? ['-d', 'zend.enable_gc=0', '-d', 'opcache.enable_cli=1'] : [];
+        $asLongWork = preg_match('/^(import$|post|back)/', $job) === 1 ? ':'.base_path('ini/long') : '';
         $process = new Process(
             [
                 PHP_BINARY, '-d', 'memory_limit=8G', ...$asServed,
                 base_path('artisan'), 'ajuste:bench', "--job={$job}", "--folder={$folder}",
             ],
             null,
-            ['AJUSTE_BOOKS' => "{$folder}/books.sqlite"],
+            ['AJUSTE_BOOKS' => "{$folder}/books.sqlite", 'PHP_INI_SCAN_DIR' => getenv('PHP_INI_SCAN_DIR').$asLongWork],
             null,
             3600,
         );
@@ -598,7 +611,7 @@ final class BenchCommand extends Command
             ),
             'aged' => app(Reports::class)->aged(app(Settings::class)->controlAccount(), '2026-10-31'),
             default => match (1) {
-                preg_match('/^(plan|look|post) /', $job) => $this->closingRun($job, $folder),
+                preg_match('/^(plan|look|post|back) /', $job) => $this->closingRun($job, $folder),
                 preg_match('/^digest (.+)/', $job, $file) => hash_file('sha256', "{$folder}/in/{$file[1]}"),
                 preg_match('/^refuse (.+)/', $job, $file) => $this->refuse("{$folder}/in/{$file[1]}", $folder),
                 default => $this->fetch(

@@ -29,6 +29,12 @@ final class Runs
         );
     }
 
+    /** How many lines a run took. */
+    public function lines(int $runId): int
+    {
+        return DB::table('run_lines')->where('run_id', $runId)->count();
+    }
+
     /** @return array<int, stdClass> reason, who and recorded_at, by run */
     public function reversals(): array
     {

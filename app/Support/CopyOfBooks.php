@@ -20,13 +20,25 @@ final class CopyOfBooks
 {
     private const CONNECTION = 'copy';
 
-    /** What other people may write meanwhile: imports neither read nor write it. */
+    /** What other people may write meanwhile: nothing that is prepared is worked out from it. */
     private const OF_OTHERS = [
         'audit_records', 'notes', 'notes_struck', 'outbox', 'posting_keys', 'question_answers', 'questions', 'receipt_drafts', 'users',
     ];
 
     /** What the books say of themselves; it is written anew by the transaction that carries over. */
-    private const OF_THE_BOOKS = ['carried', 'changes', 'customer_changes', 'migrations', 'sealed_keys', 'seals'];
+    private const OF_THE_BOOKS = ['changes', 'customer_changes', 'migrations', 'sealed_keys', 'seals'];
+
+    /** What of others is carried over all the same: that a key was used, which stands beside what it posted. */
+    private const KEYS = 'posting_keys';
+
+    /** And that is written again, each record on the one before. */
+    private const TRAIL = 'audit_records';
+
+    /** Before the name of a table: the copy's own table of the rows of it that were written. */
+    private const TOUCHED = 'touched_';
+
+    /** The copy's own list of tables of which something was written or taken out that is not carried over. */
+    private const BEYOND = 'written_beyond';
 
     private readonly string $file;
 
@@ -37,6 +49,9 @@ final class CopyOfBooks
 
     /** @var array<string, int> where the counters stood */
     private readonly array $counters;
+
+    /** @var array<string, non-empty-list<string>> the columns of the key, by table that may be carried over, in order */
+    private array $keys = [];
 
     /** @throws Refusal when there is no room for it */
     public function __construct()
@@ -86,6 +101,12 @@ final class CopyOfBooks
         }
     }
 
+    /** Whether a copy is the books at hand. */
+    public static function isAtHand(): bool
+    {
+        return DB::getDefaultConnection() === self::CONNECTION;
+    }
+
     /**
      * Has the copy as the books at hand for a while.
      *
@@ -109,21 +130,45 @@ final class CopyOfBooks
     }
 
     /**
+     * Does the work in the copy, which notes each row that it writes.
+     *
+     * @template T
+     *
+     * @param Closure(): T $work
+     * @return T
+     */
+    public function prepare(Closure $work): mixed
+    {
+        return $this->in(function () use ($work): mixed {
+            $this->keys = self::keys();
+            DB::transaction($this->noteWrites(...));
+
+            return $work();
+        });
+    }
+
+    /**
      * Writes into the books what was prepared in the copy, and something more, in one transaction.
      *
      * @param Closure(): void $more
-     * @return bool false: something that the copy was worked out from was changed meanwhile, and nothing was written
+     * @return bool false: something that the copy was worked out from was changed meanwhile, or it wrote what cannot be carried over;
+     *              nothing was written
      */
     public function carryOver(Closure $more): bool
     {
-        $tables = $this->in(self::tables(...));
-        $books = Books::file();
-        $this->in(fn () => self::findWhatDiffers($tables, $books));
         $now = Moment::now();
-        $digests = $this->in(fn (): array => Seals::ofCopy(fn (string $column): string => $this->carried($column, $now)));
+        if ($this->in(static fn (): bool => DB::table(self::BEYOND)->exists())) {
+            return false;
+        }
+        $writes = $this->in(fn (): array => $this->writes($now));
+        if ($writes === []) {
+            return true;
+        }
+        $carried = fn (string $column): string => $this->carried($column, $now);
+        $digests = $this->in(fn (): array => Seals::ofCopy(array_keys($this->keys), $carried));
         DB::statement('ATTACH DATABASE ? AS prepared', [$this->file]);
         try {
-            $write = fn (): bool => $this->stillHolds() && $this->write($tables, $now, $more);
+            $write = fn (): bool => $this->stillHolds() && self::write($writes, $more);
             $written = Seals::with($digests, static fn (): bool => DB::transaction($write));
             DB::statement('DETACH DATABASE prepared');
         } catch (Throwable $problem) {
@@ -141,11 +186,11 @@ final class CopyOfBooks
         self::delete($this->file);
     }
 
-    /** @param  list<string>  $tables */
-    private function write(array $tables, string $now, Closure $more): bool
+    /** @param  list<string>  $writes as SQL */
+    private static function write(array $writes, Closure $more): bool
     {
         DB::statement('PRAGMA defer_foreign_keys = ON');
-        Changes::together(fn () => array_map(fn (string $table) => $this->carry($table, $now), $tables));
+        Changes::together(static fn () => array_map(DB::insert(...), $writes));
         $more();
 
         return true;
@@ -158,15 +203,27 @@ final class CopyOfBooks
         return array_diff_key(Changes::all(), $theirs) === array_diff_key($this->counters, $theirs);
     }
 
-    /** Rows that are new or changed take the place of the books' own; nothing is ever taken out. */
-    private function carry(string $table, string $now): void
+    /**
+     * Rows that are new or changed take the place of the books' own; nothing is ever taken out.
+     *
+     * @return list<string> as SQL, for each table of which rows were written
+     */
+    private function writes(string $now): array
     {
-        $columns = array_column(DB::select("SELECT name FROM pragma_table_info('{$table}')"), 'name');
-        $values = implode(', ', array_map(fn (string $column): string => $this->carried($column, $now), $columns));
-        $rows = self::isNumbered($table)
-            ? "prepared.{$table} WHERE rowid IN (SELECT row FROM prepared.carried WHERE name = '{$table}') ORDER BY rowid"
-            : "(SELECT * FROM prepared.{$table} EXCEPT SELECT * FROM main.{$table})";
-        DB::insert("INSERT OR REPLACE INTO main.{$table} (\"".implode('", "', $columns)."\") SELECT {$values} FROM {$rows}");
+        $writes = [];
+        foreach ($this->keys as $table => $key) {
+            $touched = self::TOUCHED.$table;
+            if (! DB::table($touched)->exists()) {
+                continue;
+            }
+            $columns = array_column(DB::select("SELECT name FROM pragma_table_info('{$table}')"), 'name');
+            $values = implode(', ', array_map(fn (string $column): string => $this->carried($column, $now), $columns));
+            $of = implode(', ', $key);
+            $writes[] = "INSERT OR REPLACE INTO main.{$table} (\"".implode('", "', $columns)."\") SELECT {$values} FROM prepared.{$table} "
+                ."WHERE ({$of}) IN (SELECT * FROM prepared.{$touched}) ORDER BY {$of}";
+        }
+
+        return $writes;
     }
 
     /** What of a column is carried over, as SQL: what the copy recorded is recorded now. */
@@ -177,65 +234,87 @@ final class CopyOfBooks
             : "\"{$column}\"";
     }
 
-    /** Whether its rows have numbers by which they are found. */
-    private static function isNumbered(string $table): bool
+    private function noteWrites(): void
     {
-        return DB::table('sqlite_master')->where('name', $table)->where('sql', 'like', '%WITHOUT ROWID%')->doesntExist();
+        DB::unprepared('CREATE TABLE '.self::BEYOND.' (name TEXT PRIMARY KEY)');
+        foreach ($this->keys as $table => $key) {
+            $touched = self::TOUCHED.$table;
+            $names = implode(', ', array_map(static fn (int $place): string => "k{$place}", array_keys($key)));
+            $new = implode(', ', array_map(static fn (string $column): string => "NEW.{$column}", $key));
+            DB::unprepared($key === ['rowid']
+                ? "CREATE TABLE {$touched} ({$names} INTEGER PRIMARY KEY)"
+                : "CREATE TABLE {$touched} ({$names}, PRIMARY KEY ({$names})) WITHOUT ROWID");
+            self::noteEach($table, ['INSERT', 'UPDATE'], "{$touched} VALUES ({$new})");
+            self::noteEach($table, ['DELETE'], self::BEYOND." VALUES ('{$table}')");
+        }
+        foreach (self::notCarried() as $table) {
+            self::noteEach($table, ['INSERT', 'UPDATE', 'DELETE'], self::BEYOND." VALUES ('{$table}')");
+        }
+    }
+
+    /** @param  list<string>  $writes */
+    private static function noteEach(string $table, array $writes, string $note): void
+    {
+        foreach ($writes as $write) {
+            DB::unprepared("CREATE TRIGGER note_{$write}_{$table} AFTER {$write} ON {$table}
+                BEGIN INSERT INTO {$note} ON CONFLICT DO NOTHING; END");
+        }
+    }
+
+    /** @return list<string> */
+    private static function notCarried(): array
+    {
+        return array_values(array_diff(self::OF_OTHERS, [self::KEYS, self::TRAIL]));
     }
 
     /**
      * What is carried over, each table after those that it names: else every row of a table would be looked for in those that name it.
-     * A voucher comes after its lines, which it closes.
+     * A voucher comes right after its lines, which it closes.
      *
-     * @return list<string>
+     * @return array<string, non-empty-list<string>> the columns of its key, by table
      */
-    private static function tables(): array
+    private static function keys(): array
     {
         $names = DB::table('sqlite_master')
             ->where('type', 'table')
             ->where('name', 'not like', 'sqlite_%')
-            ->whereNotIn('name', [...self::OF_OTHERS, ...self::OF_THE_BOOKS])
+            ->whereNotIn('name', [...self::notCarried(), self::TRAIL, ...self::OF_THE_BOOKS])
             ->pluck('name')
             ->all();
-        $ordered = [];
+        $keys = [];
         while ($names !== []) {
             $next = array_filter($names, static fn (string $name): bool => array_intersect(self::named($name), $names) === []);
             $next = $next === [] ? array_slice($names, 0, 1) : $next; // two that name each other
-            array_push($ordered, ...$next);
             $names = array_diff($names, $next);
+            foreach ($next as $name) {
+                $keys[$name] = self::key($name);
+            }
         }
 
-        return $ordered;
+        return $keys;
+    }
+
+    /** @return non-empty-list<string> the columns by which a row of a table is found */
+    private static function key(string $table): array
+    {
+        $columns = DB::table('sqlite_master')->where('name', $table)->where('sql', 'like', '%WITHOUT ROWID%')->exists()
+            ? array_column(DB::select("SELECT name FROM pragma_table_info('{$table}') WHERE pk > 0 ORDER BY pk"), 'name')
+            : [];
+
+        return $columns === [] ? ['rowid'] : $columns;
     }
 
     /** @return list<string> the other tables that one names */
     private static function named(string $table): array
     {
         $named = array_column(DB::select("SELECT \"table\" AS name FROM pragma_foreign_key_list('{$table}')"), 'name');
-
-        return array_values(array_diff(match ($table) {
-            'postings' => array_diff($named, ['vouchers']),
+        $named = match ($table) {
+            'postings' => array_diff([...$named, ...self::named('vouchers')], ['vouchers']),
             'vouchers' => [...$named, 'postings'],
             default => $named,
-        }, [$table]));
-    }
+        };
 
-    /**
-     * Notes in the copy which rows differ from the books, before anyone has to wait.
-     *
-     * @param list<string> $tables
-     */
-    private static function findWhatDiffers(array $tables, string $books): void
-    {
-        DB::statement('CREATE TABLE carried (name TEXT NOT NULL, row INTEGER NOT NULL, PRIMARY KEY (name, row)) WITHOUT ROWID');
-        DB::statement('ATTACH DATABASE ? AS books', [$books]);
-        foreach (array_filter($tables, self::isNumbered(...)) as $table) {
-            DB::insert(
-                "INSERT INTO carried SELECT '{$table}', row FROM (SELECT rowid AS row, * FROM main.{$table} EXCEPT ".
-                    "SELECT rowid AS row, * FROM books.{$table})",
-            );
-        }
-        DB::statement('DETACH DATABASE books');
+        return array_values(array_diff($named, [$table]));
     }
 
     /** Copies of processes that were killed: nobody holds them any more. */

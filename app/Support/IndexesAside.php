@@ -32,7 +32,7 @@ final class IndexesAside
     public static function while(int $bytes, Closure $take, bool $again = true): mixed
     {
         $held = (int) DB::table('items')->max('id') + (int) DB::table('postings')->max('id');
-        $indexes = intdiv($bytes, self::ROW) < $held
+        $indexes = ! CopyOfBooks::isAtHand() || intdiv($bytes, self::ROW) < $held
             ? []
             : DB::table('sqlite_master')->where('type', 'index')->whereIn('name', self::ASIDE)->pluck('sql', 'name')->all();
         array_map(static fn (string $name) => DB::statement("DROP INDEX {$name}"), array_keys($indexes));

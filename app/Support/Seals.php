@@ -48,14 +48,15 @@ final class Seals
     /**
      * Digests of rows in a copy of the books, as they will be in the books once they are carried over and nothing else has come between.
      *
+     * @param list<string> $tables that will be carried over
      * @param Closure(string): string $value what will be carried over of a column, as SQL
      * @return array<string, array{from: int, through: int, digest: string}> by table
      */
-    public static function ofCopy(Closure $value): array
+    public static function ofCopy(array $tables, Closure $value): array
     {
         $before = self::last()['state'] ?? [];
         $digests = [];
-        foreach (self::state() as $table => $through) {
+        foreach (array_intersect_key(self::state(), array_flip($tables)) as $table => $through) {
             $from = $before[$table] ?? 0;
             if ($through > $from) {
                 $digest = self::digestOf($table, self::numbered($table, $from, $through), self::columns($table), $value);

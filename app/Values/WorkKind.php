@@ -12,6 +12,9 @@ enum WorkKind: string
     case Statements = 'statements';
     case Confirmations = 'confirmations';
     case Run = 'run';
+    case RunAgain = 'run_again';
+    case RunBack = 'run_back';
+    case Approved = 'approved';
     case Pack = 'pack';
 
     /** What it does, for the heading of its page. */
@@ -23,6 +26,9 @@ enum WorkKind: string
             self::Statements => 'Sending statements',
             self::Confirmations => 'Sending letters to be confirmed',
             self::Run => 'Posting the run',
+            self::RunAgain => 'Taking the run back and running again',
+            self::RunBack => 'Taking the run back',
+            self::Approved => 'Posting what was approved',
             self::Pack => 'Cutting the close pack',
         };
     }

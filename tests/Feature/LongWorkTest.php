@@ -17,9 +17,13 @@ use App\Support\Unwatched;
 use App\Values\WorkKind;
 use App\Values\WorkState;
 use Closure;
+use Illuminate\Database\Events\QueryExecuted;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Event;
+use Illuminate\Testing\TestResponse;
 use PDO;
 use Symfony\Component\Process\Process;
 
@@ -112,14 +116,23 @@ final class LongWorkTest extends BooksTestCase
         $this->import($changed);
         $prepared = $this->everything();
         $this->assertBooksHold();
-        DB::disconnect();
-        array_map(unlink(...), glob("{$this->folder}/books.sqlite*") ?: []);
-        Artisan::call('ajuste:books');
+        $this->begin();
         config(['ajuste.long_files' => PHP_INT_MAX]);
-        $this->importBasics(['items.csv' => self::items(['OLD,invoice,C1,2026-10-01,2026-10-31,EUR,5.00,5.00,,,,'])]);
         $this->take($files, true);
         $this->import($changed);
         self::assertSame($this->everything(), $prepared);
+    }
+
+    /** New books in the place of those. */
+    private function begin(): void
+    {
+        DB::disconnect();
+        array_map(unlink(...), glob("{$this->folder}/books.sqlite*") ?: []);
+        Auth::forgetGuards();
+        app()->forgetScopedInstances();
+        app()->forgetInstance(Actor::class);
+        Artisan::call('ajuste:books');
+        $this->importBasics(['items.csv' => self::items(['OLD,invoice,C1,2026-10-01,2026-10-31,EUR,5.00,5.00,,,,'])]);
     }
 
     /** @return array<string, list<string>> rows by table, but for the moments, and what hangs on them */
@@ -262,10 +275,9 @@ final class LongWorkTest extends BooksTestCase
         );
     }
 
-    public function test_a_long_run_is_posted_beside_the_pages_once(): void
+    private function twoResidues(): void
     {
-        config(['ajuste.long_runs' => 1]);
-        $rows = $ledger = $matches = [];
+        $rows = $matches = [];
         foreach ([1, 2] as $n) {
             $rows[] = "I{$n},invoice,C1,2026-08-01,2026-08-31,EUR,500.00,500.00,,,,";
             $rows[] = "R{$n},receipt,C1,2026-09-01,,EUR,498.00,498.00,,,,";
@@ -275,16 +287,108 @@ final class LongWorkTest extends BooksTestCase
             'items.csv' => self::items($rows), 'matches.csv' => "date,debit_document,credit_document,amount\n".implode("\n", $matches)."\n",
             'accounts.csv' => self::ACCOUNTS."6300,Residues,expense,residues_written_off\n",
         ]);
+    }
+
+    /** What is hidden in the form of the page. */
+    private function hidden(string $page, string $name): string
+    {
+        preg_match("/name=\"{$name}\" value=\"(\w+)\"/", (string) $this->get($page)->assertOk()->getContent(), $found);
+
+        return $found[1] ?? '';
+    }
+
+    public function test_a_long_run_is_posted_beside_the_pages_once(): void
+    {
+        config(['ajuste.long_runs' => 1]);
+        $this->twoResidues();
         $this->actingAs($this->person());
-        $page = (string) $this->get('/residues')->assertOk()->getContent();
-        preg_match('/name="seen" value="(\w+)"/', $page, $seen);
-        self::assertStringContainsString('name="lines" value="2"', $page);
+        self::assertSame('2', $this->hidden('/residues', 'lines'));
+        $seen = $this->hidden('/residues', 'seen');
         foreach ([1, 2] as $click) {
-            $at = $this->post('/runs/residues', ['key' => 'k', 'seen' => $seen[1] ?? '', 'lines' => '2'])->headers->get('location');
+            $at = $this->post('/runs/residues', ['key' => 'k', 'seen' => $seen, 'lines' => '2'])->headers->get('location');
             $this->followingRedirects()->get((string) $at)->assertOk()->assertSee('Posted run 1')->assertSee('2 lines taken');
         }
         self::assertSame([1, 'A preparer'], [DB::table('runs')->count(), DB::table('runs')->value('who')]);
         $stale = $this->post('/runs/residues', ['key' => 'l', 'seen' => 'x', 'lines' => '2'])->headers->get('location');
         $this->get((string) $stale)->assertOk()->assertSee('There is nothing to post');
+    }
+
+    /** @param  array<string, string>  $form */
+    private function send(string $to, array $form): TestResponse
+    {
+        return $this->followingRedirects()->post($to, $form)->assertOk();
+    }
+
+    /** Posts, takes back and runs again, asks, and approves what was asked for. */
+    private function wholeLifeOfARun(): void
+    {
+        $this->twoResidues();
+        $this->actingAs($this->person());
+        $form = ['seen' => $this->hidden('/residues', 'seen'), 'lines' => '2'];
+        $this->send('/runs/residues', ['key' => 'post'] + $form)->assertSee('Posted run 1');
+        $this->send('/runs/residues/1/again', ['key' => 'again'])->assertSee('Run 1 is taken back, and run 2 takes its place.');
+        $this->send('/runs/residues/2/reverse', ['key' => 'back', 'reason' => 'late news'])->assertSee('Run 2 is taken back as one.');
+        $this->import(['settings.csv' => "name,value\napproval_limit,1.00\n"]);
+        $this->send('/runs/residues/ask', ['key' => 'ask', 'seen' => $this->hidden('/residues', 'seen')])->assertSee('Asked.');
+        $this->actingAs($this->person('reviewer'));
+        foreach ([1, 2] as $click) {
+            $this->send('/approvals/1/approve', ['key' => 'yes', 'lines' => '2'])->assertSee('Approved and posted.');
+        }
+    }
+
+    public function test_a_long_run_holds_nobody_up_whatever_is_done_with_it(): void
+    {
+        config(['ajuste.long_runs' => 1]);
+        $written = [];
+        Event::listen(QueryExecuted::class, function (QueryExecuted $query) use (&$written): void {
+            if (preg_match('/^insert into "(runs|run_reversals|approval_answers)"/', $query->sql, $of) === 1) {
+                $this->other($this->note("while {$of[1]} are written"));
+                $written[] = $of[1];
+            }
+        });
+        $this->wholeLifeOfARun();
+        self::assertSame(['runs', 'run_reversals', 'runs', 'run_reversals', 'runs', 'approval_answers'], $written);
+        self::assertCount(6, DB::table('notes')->pluck('text'));
+        self::assertSame([], glob("{$this->folder}/books.sqlite.copy-*"));
+        $this->assertBooksHold();
+    }
+
+    public function test_a_run_that_was_prepared_is_the_run_that_would_have_been_posted(): void
+    {
+        config(['ajuste.long_runs' => 1]);
+        $this->wholeLifeOfARun();
+        [$prepared, $trail] = [$this->everything(), $this->trail()];
+        $this->assertBooksHold();
+        $this->begin();
+        config(['ajuste.long_runs' => PHP_INT_MAX]);
+        $this->wholeLifeOfARun();
+        self::assertSame($this->everything(), $prepared);
+        self::assertSame($this->trail(), $trail);
+    }
+
+    /** @return list<string> */
+    private function trail(): array
+    {
+        return array_values(DB::table('audit_records')->whereNotIn('what', ['sign in'])->orderBy('id')
+            ->get()->map(static fn (object $of): string => "{$of->who} {$of->what} {$of->subject} {$of->why}")->all());
+    }
+
+    public function test_what_others_post_meanwhile_is_seen_by_a_long_run(): void
+    {
+        config(['ajuste.long_runs' => 1]);
+        $this->twoResidues();
+        $this->actingAs($this->person());
+        $form = ['seen' => $this->hidden('/residues', 'seen'), 'lines' => '2'];
+        $done = false;
+        Event::listen(QueryExecuted::class, function (QueryExecuted $query) use (&$done): void {
+            if (! $done && str_starts_with($query->sql, 'insert into "runs"')) {
+                $done = true;
+                $this->other("INSERT INTO customer_blocks (kind, customer_id, reason, who, recorded_at)
+                    VALUES ('residues', 1, 'meanwhile', 'Another', '2026-11-01T10:00:00.000000Z')");
+            }
+        });
+        $this->send('/runs/residues', ['key' => 'k'] + $form)->assertSee('Nothing is left for this run');
+        self::assertSame([true, 0], [$done, DB::table('runs')->count()]);
+        $this->assertBooksHold();
     }
 }

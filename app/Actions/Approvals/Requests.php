@@ -121,9 +121,30 @@ final readonly class Requests
      */
     public function approve(string $key, int $id, string $outside): int
     {
-        return (int) Once::for($key, function () use ($key, $id, $outside): int {
+        return $this->postApproved($key, $id, $this->approver($key, $id, $outside), $outside);
+    }
+
+    /**
+     * @param string $outside day and evidence of the outside person; blank: whoever is signed in
+     * @return string who approves; blank: it was approved with this key before
+     *
+     * @throws Refusal when it is answered, or the approver is the one who asked
+     */
+    public function approver(string $key, int $id, string $outside): string
+    {
+        return Once::result($key) === null ? $this->second->approving($this->requests->open($id)->who, $outside) : '';
+    }
+
+    /**
+     * @param string $by who approves it
+     * @return int what the posting came to
+     *
+     * @throws Refusal when it is answered, or has changed since it was asked
+     */
+    public function postApproved(string $key, int $id, string $by, string $outside): int
+    {
+        return (int) Once::for($key, function () use ($key, $id, $by, $outside): int {
             $request = $this->requests->open($id);
-            $by = $this->second->approving($request->who, $outside);
             $result = $this->posting->post("{$key}-post", fn (): PostingPlan => $this->plan($request), $request->digest);
             $this->answer($id, 'approved', trim($outside), $result, $by);
 

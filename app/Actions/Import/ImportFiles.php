@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Actions\Import;
 
 use App\Actions\Posting\Once;
+use App\Actions\Posting\PreparedPosting;
 use App\Actions\Receipts\SetAsideRules;
 use App\Files\SourceFile;
 use App\Files\Table;
@@ -33,9 +34,6 @@ final class ImportFiles
     /** In bytes: from here on it is quicker to have all that is remembered worked out anew than to count each row. */
     private const LARGE = 512 * 1024;
 
-    /** So often it is prepared anew because the books were changed meanwhile; then nobody else writes until it is in. */
-    private const TRIES = 3;
-
     public function __construct(
         private readonly TakeFiles $files,
         private readonly Settings $settings,
@@ -43,6 +41,7 @@ final class ImportFiles
         private readonly Actor $actor,
         private readonly SetAsideRules $rules,
         private readonly NeedlessCorrections $needless,
+        private readonly PreparedPosting $prepared,
     ) {}
 
     /**
@@ -82,15 +81,9 @@ final class ImportFiles
         string $key = '',
         Progress $progress = new Unwatched(),
     ): ImportReport {
+        $post = fn (): ImportReport => $this->take($files, $rows, $source, $key, $progress);
         try {
-            for ($try = 1; $try <= self::TRIES && self::areLong($files) && DB::transactionLevel() === 0; $try++) {
-                $report = $this->postPrepared($files, $rows, $source, $key, $progress);
-                if ($report !== null) {
-                    return $report;
-                }
-            }
-
-            return $this->postAtOnce($files, $rows, $source, $key, $progress);
+            return self::areLong($files) ? $this->prepared->post($post) : $post();
         } finally {
             $this->settings->forget();
         }
@@ -113,13 +106,14 @@ final class ImportFiles
     }
 
     /** @param  list<SourceFile>  $files */
-    private function postAtOnce(array $files, RefusedRows $rows, string $source, string $key, Progress $progress): ImportReport
+    private function take(array $files, RefusedRows $rows, string $source, string $key, Progress $progress): ImportReport
     {
         $report = new ImportReport();
         $tables = $this->files->tables($files, $report);
         DB::beginTransaction();
         try {
-            $kept = ! $this->isDone($key, $report) && $this->take($tables, $report, $rows, $source, $progress);
+            $write = fn (): bool => $this->writeAndKeep($tables, $report, $rows, $source, $progress);
+            $kept = ! $this->isDone($key, $report) && IndexesAside::while(self::bytes($files), $write);
             if ($kept) {
                 $this->finish($report, $source, $key);
             }
@@ -130,32 +124,6 @@ final class ImportFiles
         }
 
         return $report;
-    }
-
-    /**
-     * @param list<SourceFile> $files
-     * @return ?ImportReport null: the books were changed meanwhile
-     */
-    private function postPrepared(array $files, RefusedRows $rows, string $source, string $key, Progress $progress): ?ImportReport
-    {
-        $report = new ImportReport();
-        $copy = new CopyOfBooks();
-        try {
-            $tables = $this->files->tables($files, $report);
-            $kept = $copy->in(function () use ($files, $tables, $report, $rows, $source, $key, $progress): bool {
-                $take = fn (): bool => $this->take($tables, $report, $rows, $source, $progress);
-                DB::beginTransaction();
-                $kept = ! $this->isDone($key, $report) && IndexesAside::while(self::bytes($files), $take);
-                $kept ? DB::commit() : DB::rollBack();
-
-                return $kept;
-            });
-            $this->settings->forget();
-
-            return ! $kept || $copy->carryOver(fn () => $this->finish($report, $source, $key)) ? $report : null;
-        } finally {
-            $copy->discard();
-        }
     }
 
     private function isDone(string $key, ImportReport $report): bool
@@ -171,7 +139,7 @@ final class ImportFiles
      *
      * @param list<array{SourceFile, FileReport}> $tables
      */
-    private function take(array $tables, ImportReport $report, RefusedRows $rows, string $source, Progress $progress): bool
+    private function writeAndKeep(array $tables, ImportReport $report, RefusedRows $rows, string $source, Progress $progress): bool
     {
         $importId = $this->write($tables, $report, $progress);
         $kept = $report->mayBeKept($rows) && ! $report->changesNothing();

@@ -10,8 +10,10 @@ use Ajuste\Core\Posting\NewItem;
 use Ajuste\Core\Posting\PlannedMatch;
 use Ajuste\Core\Posting\PlannedVoucher;
 use Ajuste\Core\Posting\PostingPlan;
+use Ajuste\Core\Posting\TrailEntry;
 use Ajuste\Core\Posting\UndoneMatch;
 use Ajuste\Core\Subledger\Movement;
+use App\Models\AuditRecord;
 use App\Models\Voucher;
 use App\Queries\NumberSeries;
 use App\Support\Actor;
@@ -53,9 +55,12 @@ final readonly class Recorder
         $rows->settle();
         $this->facts->record($plan, $keys, $rows->recordedAt);
         $rows->flush();
-        foreach ($plan->notes->trail as $entry) {
-            $this->audit->record($entry->what, "{$entry->about->kind->value} {$keys->of($entry->about)}", $entry->why, $entry->details);
-        }
+        $this->audit->append(array_map(
+            fn (TrailEntry $of): AuditRecord => $this->audit->entry(
+                $of->what, "{$of->about->kind->value} {$keys->of($of->about)}", $of->why, $of->details,
+            ),
+            $plan->notes->trail,
+        ));
 
         return $keys->of($plan->about);
     }

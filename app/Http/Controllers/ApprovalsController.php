@@ -7,11 +7,14 @@ namespace App\Http\Controllers;
 use Ajuste\Core\Posting\NewItem;
 use Ajuste\Core\Refusal;
 use App\Actions\Approvals\Requests;
+use App\Actions\CarryOut;
 use App\Http\Answer;
 use App\Http\FormKey;
 use App\Queries\ApprovalRequests;
 use App\Queries\Customers;
 use App\Queries\Settings;
+use App\Support\Actor;
+use App\Values\WorkKind;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\View\View;
@@ -48,9 +51,16 @@ final class ApprovalsController
         ]);
     }
 
-    public function approve(Request $request, int $id, Requests $requests, ApprovalRequests $all): RedirectResponse
+    public function approve(Request $request, int $id, Requests $requests, ApprovalRequests $all, Actor $actor): RedirectResponse
     {
-        $requests->approve(FormKey::of($request, 'approve-request'), $id, $request->string('outside')->toString());
+        $key = FormKey::of($request, 'approve-request');
+        $outside = $request->string('outside')->toString();
+        if (CarryOut::isLongRun($request->integer('lines'))) {
+            return redirect()->route('work', CarryOut::begin(WorkKind::Approved, $key, [
+                'key' => $key, 'request' => (string) $id, 'by' => $requests->approver($key, $id, $outside), 'outside' => $outside,
+            ], $actor));
+        }
+        $requests->approve($key, $id, $outside);
 
         return Answer::given($all->find($id), 'Approved and posted.');
     }

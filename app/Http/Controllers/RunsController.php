@@ -102,15 +102,11 @@ final class RunsController
     public function post(Request $request, string $kind, ViewPoint $at, PostRun $post, Actor $actor): RedirectResponse
     {
         $seen = $request->string('seen')->toString();
-        if ($request->integer('lines') > config()->integer('ajuste.long_runs')) {
-            $key = FormKey::of($request, 'run');
-
-            return redirect()->route('work', CarryOut::begin(WorkKind::Run, $key, [
-                'key' => $key, 'kind' => self::kind($kind)->value, 'account' => (string) $at->account->id, 'as_of' => $at->asOf,
-                'seen' => $seen,
-            ], $actor));
+        [$key, $of] = [FormKey::of($request, 'run'), self::kind($kind)];
+        if (CarryOut::isLongRun($request->integer('lines'))) {
+            return self::beside(WorkKind::Run, $key, $of, $at, ['as_of' => $at->asOf, 'seen' => $seen], $actor);
         }
-        $run = $post->post(FormKey::of($request, 'run'), self::kind($kind), $at->account, $at->asOf, $seen);
+        $run = $post->post($key, $of, $at->account, $at->asOf, $seen);
 
         return self::done($kind, "Posted run {$run}.");
     }
@@ -184,9 +180,14 @@ final class RunsController
             ?? throw Refusal::notFound('This pair has nothing open any more. Load the page again.');
     }
 
-    public function again(Request $request, string $kind, int $run, ViewPoint $at, PostRun $post): RedirectResponse
-    {
-        $new = $post->again(FormKey::of($request, 'run-again'), self::kind($kind), $at->account, $run);
+    public function again(
+        Request $request, string $kind, int $run, ViewPoint $at, PostRun $post, Runs $runs, Actor $actor,
+    ): RedirectResponse {
+        [$key, $of] = [FormKey::of($request, 'run-again'), self::kind($kind)];
+        if (CarryOut::isLongRun($runs->lines($run))) {
+            return self::beside(WorkKind::RunAgain, $key, $of, $at, ['run' => (string) $run], $actor);
+        }
+        $new = $post->again($key, $of, $at->account, $run);
 
         return self::done($kind, "Run {$run} is taken back, and run {$new} takes its place.");
     }
@@ -260,11 +261,25 @@ final class RunsController
         return self::done($kind, 'The customer is in the run again.');
     }
 
-    public function reverse(Request $request, string $kind, int $run, ReverseRun $reverse): RedirectResponse
-    {
-        $reverse->post(FormKey::of($request, 'reverse-run'), self::kind($kind), $run, $request->string('reason')->toString());
+    public function reverse(
+        Request $request, string $kind, int $run, ViewPoint $at, ReverseRun $reverse, Runs $runs, Actor $actor,
+    ): RedirectResponse {
+        [$key, $of] = [FormKey::of($request, 'reverse-run'), self::kind($kind)];
+        $reason = $request->string('reason')->toString();
+        if (CarryOut::isLongRun($runs->lines($run))) {
+            return self::beside(WorkKind::RunBack, $key, $of, $at, ['run' => (string) $run, 'reason' => $reason], $actor);
+        }
+        $reverse->post($key, $of, $run, $reason);
 
         return self::done($kind, "Run {$run} is taken back as one.");
+    }
+
+    /** @param  array<string, string>  $more */
+    private static function beside(WorkKind $work, string $key, RunKind $kind, ViewPoint $at, array $more, Actor $actor): RedirectResponse
+    {
+        $of = ['key' => $key, 'kind' => $kind->value, 'account' => (string) $at->account->id, ...$more];
+
+        return redirect()->route('work', CarryOut::begin($work, $key, $of, $actor));
     }
 
     /** @return array<int, list<string>> the run of the day that presents other credits than there are now */

@@ -12,7 +12,10 @@
             <b>What would be posted has changed since. It has to be looked at and asked for again.</b>
         @endunless
     </div>
-    @include('approvals.answer', ['what' => ($what ?? Say::count(count($run->lines()), 'line')) . ', ' . $run->total()->grouped()])
+    @include('approvals.answer', [
+        'what' => ($what ?? Say::count(count($run->lines()), 'line')) . ', ' . $run->total()->grouped(),
+        'lines' => count($run->lines()),
+    ])
 @endif
 @if ($user->role->mayWrite() && $vouchers > 0 && !($request && $unchanged))
     <form method="post" action="{{ route($why === '' ? 'run.post' : 'run.ask', $path) }}" class="foot">@csrf
