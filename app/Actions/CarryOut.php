@@ -69,6 +69,7 @@ final class CarryOut implements ShouldQueue
                 WorkKind::Import => $this->import($work),
                 WorkKind::Statements => app(SendStatement::class)->all($work),
                 WorkKind::Confirmations => app(Confirm::class)->sendAll($work),
+                WorkKind::MatchUnapplied => $this->matchUnapplied($work),
                 WorkKind::Run => $this->run($work),
                 WorkKind::RunAgain => $this->runAgain($work),
                 WorkKind::RunBack => $this->runBack($work),
@@ -103,7 +104,18 @@ final class CarryOut implements ShouldQueue
         $of = $work->content();
         [$kind, $control] = self::runOf($of);
         $run = self::prepared(static fn (): int => app(PostRun::class)->post($of['key'], $kind, $control, $of['as_of'], $of['seen']));
-        $work->end(WorkState::Done, "Posted run {$run}.", "/runs/{$run}");
+        $work->end(WorkState::Done, "Posted run {$run}.", self::page($kind, $run));
+    }
+
+    private function matchUnapplied(LongWork $work): void
+    {
+        $of = $work->content();
+        [$kind, $control] = self::runOf($of);
+        $ids = static fn (string $list): array => $list === '' ? [] : array_map(intval(...), explode(' ', $list));
+        $run = self::prepared(static fn (): int => app(MatchUnapplied::class)->post(
+            $of['key'], $control, $of['as_of'], $of['seen'], $ids($of['leave']), $ids($of['take']),
+        ));
+        $work->end(WorkState::Done, "Posted run {$run}.", self::page($kind, $run));
     }
 
     private function runAgain(LongWork $work): void
@@ -111,15 +123,16 @@ final class CarryOut implements ShouldQueue
         $of = $work->content();
         [$kind, $control] = self::runOf($of);
         $run = self::prepared(static fn (): int => app(PostRun::class)->again($of['key'], $kind, $control, (int) $of['run']));
-        $work->end(WorkState::Done, "Run {$of['run']} is taken back, and run {$run} takes its place.", "/runs/{$run}");
+        $work->end(WorkState::Done, "Run {$of['run']} is taken back, and run {$run} takes its place.", self::page($kind, $run));
     }
 
     private function runBack(LongWork $work): void
     {
         $of = $work->content();
-        $kind = RunKind::from($of['kind']);
-        self::prepared(static fn () => app(ReverseRun::class)->post($of['key'], $kind, (int) $of['run'], $of['reason']));
-        $work->end(WorkState::Done, "Run {$of['run']} is taken back as one.", "/runs/{$of['run']}");
+        [$kind, $run] = [RunKind::from($of['kind']), (int) $of['run']];
+        $date = $of['date'] === '' ? null : $of['date'];
+        self::prepared(static fn () => app(ReverseRun::class)->post($of['key'], $kind, $run, $of['reason'], $date));
+        $work->end(WorkState::Done, "Run {$run} is taken back as one.", self::page($kind, $run));
     }
 
     private function approved(LongWork $work): void
@@ -127,6 +140,12 @@ final class CarryOut implements ShouldQueue
         $of = $work->content();
         self::prepared(static fn () => app(Requests::class)->postApproved($of['key'], (int) $of['request'], $of['by'], $of['outside']));
         $work->end(WorkState::Done, 'Approved and posted.', '/approvals');
+    }
+
+    /** Where a posted run is looked at. */
+    private static function page(RunKind $kind, int $run): string
+    {
+        return $kind === RunKind::MatchUnapplied ? "/unapplied/runs/{$run}" : "/runs/{$run}";
     }
 
     /**

@@ -11,6 +11,7 @@ enum WorkKind: string
     case Import = 'import';
     case Statements = 'statements';
     case Confirmations = 'confirmations';
+    case MatchUnapplied = 'match_unapplied';
     case Run = 'run';
     case RunAgain = 'run_again';
     case RunBack = 'run_back';
@@ -25,7 +26,7 @@ enum WorkKind: string
             self::Import => 'Taking the files in',
             self::Statements => 'Sending statements',
             self::Confirmations => 'Sending letters to be confirmed',
-            self::Run => 'Posting the run',
+            self::MatchUnapplied, self::Run => 'Posting the run',
             self::RunAgain => 'Taking the run back and running again',
             self::RunBack => 'Taking the run back',
             self::Approved => 'Posting what was approved',

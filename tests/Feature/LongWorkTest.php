@@ -313,7 +313,7 @@ final class LongWorkTest extends BooksTestCase
         $this->get((string) $stale)->assertOk()->assertSee('There is nothing to post');
     }
 
-    /** @param  array<string, string>  $form */
+    /** @param  array<string, mixed>  $form */
     private function send(string $to, array $form): TestResponse
     {
         return $this->followingRedirects()->post($to, $form)->assertOk();
@@ -364,6 +364,28 @@ final class LongWorkTest extends BooksTestCase
         $this->wholeLifeOfARun();
         self::assertSame($this->everything(), $prepared);
         self::assertSame($this->trail(), $trail);
+    }
+
+    public function test_many_matches_are_posted_and_taken_back_beside_the_pages_too(): void
+    {
+        config(['ajuste.long_runs' => 1]);
+        $this->import(['items.csv' => self::items([
+            'I1,invoice,C1,2026-08-01,2026-08-31,EUR,500.00,500.00,,,,', 'R1,receipt,C1,2026-09-01,,EUR,500.00,500.00,,I1,,',
+            'I2,invoice,C1,2026-08-01,2026-08-31,EUR,400.00,400.00,,,,', 'R2,receipt,C1,2026-09-01,,EUR,400.00,400.00,,I2,,',
+            'I3,invoice,C1,2026-08-01,2026-08-31,EUR,300.00,300.00,,,,', 'R3,receipt,C1,2026-09-01,,EUR,300.00,300.00,,I3,,',
+        ])]);
+        $this->actingAs($this->person());
+        $left = (string) DB::table('items')->where('document', 'R3')->value('id');
+        $form = ['key' => 'k', 'seen' => $this->hidden('/unapplied/run', 'seen'), 'lines' => '2', 'leave' => [$left => '1']];
+        foreach ([1, 2] as $click) {
+            $this->send('/unapplied/run', $form)->assertSee('Posted run 1.')->assertSee('Run 1, 2 matches');
+        }
+        $back = ['key' => 'b', 'reason' => 'too early', 'date' => '2026-10-31'];
+        $this->send('/unapplied/runs/1/reverse', $back)->assertSee('Run 1 is taken back as one.')->assertSee('reversed: too early');
+        self::assertSame(['2026-10-31'], DB::table('match_reversals')->distinct()->pluck('date')->all());
+        self::assertSame([1, 2, 2], [LongWork::file()->table('work')->where('kind', 'match_unapplied')->count(),
+            LongWork::file()->table('work')->count(), DB::table('match_reversals')->count()]);
+        $this->assertBooksHold();
     }
 
     /** @return list<string> */

@@ -26,6 +26,7 @@ use App\Http\BesideRun;
 use App\Http\Download;
 use App\Http\FormKey;
 use App\Http\ListWindow;
+use App\Http\LongRun;
 use App\Http\PairWorktop;
 use App\Http\Part;
 use App\Http\ViewPoint;
@@ -104,7 +105,7 @@ final class RunsController
         $seen = $request->string('seen')->toString();
         [$key, $of] = [FormKey::of($request, 'run'), self::kind($kind)];
         if (CarryOut::isLongRun($request->integer('lines'))) {
-            return self::beside(WorkKind::Run, $key, $of, $at, ['as_of' => $at->asOf, 'seen' => $seen], $actor);
+            return LongRun::begin(WorkKind::Run, $key, $of, $at->account, ['as_of' => $at->asOf, 'seen' => $seen], $actor);
         }
         $run = $post->post($key, $of, $at->account, $at->asOf, $seen);
 
@@ -185,7 +186,7 @@ final class RunsController
     ): RedirectResponse {
         [$key, $of] = [FormKey::of($request, 'run-again'), self::kind($kind)];
         if (CarryOut::isLongRun($runs->lines($run))) {
-            return self::beside(WorkKind::RunAgain, $key, $of, $at, ['run' => (string) $run], $actor);
+            return LongRun::begin(WorkKind::RunAgain, $key, $of, $at->account, ['run' => (string) $run], $actor);
         }
         $new = $post->again($key, $of, $at->account, $run);
 
@@ -267,19 +268,13 @@ final class RunsController
         [$key, $of] = [FormKey::of($request, 'reverse-run'), self::kind($kind)];
         $reason = $request->string('reason')->toString();
         if (CarryOut::isLongRun($runs->lines($run))) {
-            return self::beside(WorkKind::RunBack, $key, $of, $at, ['run' => (string) $run, 'reason' => $reason], $actor);
+            $what = ['run' => (string) $run, 'reason' => $reason, 'date' => ''];
+
+            return LongRun::begin(WorkKind::RunBack, $key, $of, $at->account, $what, $actor);
         }
         $reverse->post($key, $of, $run, $reason);
 
         return self::done($kind, "Run {$run} is taken back as one.");
-    }
-
-    /** @param  array<string, string>  $more */
-    private static function beside(WorkKind $work, string $key, RunKind $kind, ViewPoint $at, array $more, Actor $actor): RedirectResponse
-    {
-        $of = ['key' => $key, 'kind' => $kind->value, 'account' => (string) $at->account->id, ...$more];
-
-        return redirect()->route('work', CarryOut::begin($work, $key, $of, $actor));
     }
 
     /** @return array<int, list<string>> the run of the day that presents other credits than there are now */

@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use Ajuste\Core\Calendar\Day;
 use Ajuste\Core\Run\ChosenMatches;
 use Ajuste\Core\Run\RunKind;
+use App\Actions\CarryOut;
 use App\Actions\LeaveUnapplied;
 use App\Actions\MatchUnapplied;
 use App\Actions\ReverseRun;
@@ -14,6 +15,7 @@ use App\Actions\ReverseSettlement;
 use App\Actions\SettleItems;
 use App\Http\FormKey;
 use App\Http\ListWindow;
+use App\Http\LongRun;
 use App\Http\Part;
 use App\Http\UnappliedWorktop;
 use App\Http\ViewPoint;
@@ -27,6 +29,8 @@ use App\Queries\Settings;
 use App\Queries\Unapplied;
 use App\Queries\UnappliedBrief;
 use App\Queries\UnappliedCustomer;
+use App\Support\Actor;
+use App\Values\WorkKind;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -167,16 +171,16 @@ final class UnappliedController
         ]);
     }
 
-    public function postRun(Request $request, ViewPoint $at, MatchUnapplied $run): RedirectResponse
+    public function postRun(Request $request, ViewPoint $at, MatchUnapplied $run, Actor $actor): RedirectResponse
     {
-        $id = $run->post(
-            FormKey::of($request, 'run'),
-            $at->account,
-            $at->asOf,
-            $request->string('seen')->toString(),
-            self::ids($request->input('leave')),
-            self::ids($request->input('take')),
-        );
+        [$key, $seen] = [FormKey::of($request, 'run'), $request->string('seen')->toString()];
+        [$leave, $take] = [self::ids($request->input('leave')), self::ids($request->input('take'))];
+        if (CarryOut::isLongRun($request->integer('lines'))) {
+            return LongRun::begin(WorkKind::MatchUnapplied, $key, RunKind::MatchUnapplied, $at->account, [
+                'as_of' => $at->asOf, 'seen' => $seen, 'leave' => implode(' ', $leave), 'take' => implode(' ', $take),
+            ], $actor);
+        }
+        $id = $run->post($key, $at->account, $at->asOf, $seen, $leave, $take);
 
         return redirect()
             ->route('unapplied')
@@ -189,16 +193,18 @@ final class UnappliedController
         return array_map(intval(...), array_keys(is_array($ticked) ? $ticked : []));
     }
 
-    public function reverseRun(Request $request, int $run, ReverseRun $reverse): RedirectResponse
-    {
-        $date = $request->string('date')->toString();
-        $reverse->post(
-            FormKey::of($request, 'reverse-run'),
-            RunKind::MatchUnapplied,
-            $run,
-            $request->string('reason')->toString(),
-            $date === '' ? null : Day::of($date),
-        );
+    public function reverseRun(
+        Request $request, int $run, ViewPoint $at, ReverseRun $reverse, RunSettlements $settlements, Actor $actor,
+    ): RedirectResponse {
+        [$key, $kind] = [FormKey::of($request, 'reverse-run'), RunKind::MatchUnapplied];
+        [$date, $reason] = [$request->string('date')->toString(), $request->string('reason')->toString()];
+        $day = $date === '' ? null : Day::of($date);
+        if (CarryOut::isLongRun($settlements->count($run))) {
+            return LongRun::begin(WorkKind::RunBack, $key, $kind, $at->account, [
+                'run' => (string) $run, 'reason' => $reason, 'date' => (string) $day,
+            ], $actor);
+        }
+        $reverse->post($key, $kind, $run, $reason, $day);
 
         return redirect()
             ->route('unapplied.posted-run', $run)

@@ -1,5 +1,5 @@
 @use('App\Http\Say')
-<button id="run-button" class="button main" data-main @disabled($chosen->matches === [])>
+<button id="run-button" class="button main" data-main name="lines" value="{{ count($chosen->matches) }}" @disabled($chosen->matches === [])>
     {{ $chosen->matches === []
         ? 'Nothing is chosen'
         : 'Match ' .
