@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http;
 
-use Ajuste\Core\Exchange\Foreign\PlainWords;
+use App\Support\PlainText;
 use Closure;
 use Illuminate\Http\Request;
 
@@ -26,8 +26,15 @@ final readonly class ListWindow
      * @param int $count of all rows that have the words
      * @param int $next the place of the first row of the next page
      * @param bool $isPart whether the page cannot filter and sort by itself, since it has not all rows
+     * @param string $name of the list, where a page has several
      */
-    private function __construct(public array $rows, public int $count, public int $next, public bool $isPart) {}
+    private function __construct(public array $rows, public int $count, public int $next, public bool $isPart, public string $name = '') {}
+
+    /** How an address says something of a list: where a page has several, with the name of the list before it. */
+    public static function parameter(string $name, string $what): string
+    {
+        return $name === '' ? $what : "{$name}-{$what}";
+    }
 
     /**
      * @template V
@@ -35,24 +42,25 @@ final readonly class ListWindow
      * @param list<V> $rows in their own order
      * @param Closure(V): string $words of a row, by which it is found
      * @param array<string, Closure(V): (int|string)> $orders by the name of the column
+     * @param string $name of the list, where a page has several
      * @return self<V>
      */
-    public static function of(Request $request, array $rows, Closure $words, array $orders = []): self
+    public static function of(Request $request, array $rows, Closure $words, array $orders = [], string $name = ''): self
     {
-        $typed = self::typed($request);
+        $typed = self::typed($request, $name);
         $found = $typed === [] ? $rows : array_values(array_filter($rows, static fn (mixed $row): bool => self::has($words($row), $typed)));
-        $order = $orders[$request->string('order')->toString()] ?? null;
+        $order = $orders[$request->string(self::parameter($name, 'order'))->toString()] ?? null;
         if ($order !== null) {
             $keys = array_map($order, $found);
             $as = is_int($keys[0] ?? 0) ? SORT_NUMERIC : SORT_STRING;
             $places = array_keys($found); // those alike stay in the list's own order
-            array_multisort($keys, $request->boolean('descending') ? SORT_DESC : SORT_ASC, $as, $places);
+            array_multisort($keys, $request->boolean(self::parameter($name, 'descending')) ? SORT_DESC : SORT_ASC, $as, $places);
             $found = array_map(static fn (int $place): mixed => $found[$place], $places);
         }
-        [$from, $most] = self::page($request);
+        [$from, $most] = self::page($request, $name);
         $shown = array_slice($found, $from, $most);
 
-        return new self($shown, count($found), $from + count($shown), count($rows) > self::ROWS);
+        return new self($shown, count($found), $from + count($shown), count($rows) > self::ROWS, $name);
     }
 
     /**
@@ -79,21 +87,25 @@ final readonly class ListWindow
     }
 
     /** @return array<string> */
-    private static function typed(Request $request): array
+    private static function typed(Request $request, string $name = ''): array
     {
-        return array_filter(explode(' ', PlainWords::of($request->string('words')->limit(200, '')->toString())));
+        $words = PlainText::of($request->string(self::parameter($name, 'words'))->limit(200, '')->toString());
+
+        return array_filter(explode(' ', $words), static fn (string $word): bool => $word !== '');
     }
 
     /** @return array{int, int} the place of the page's first row, and how many at most */
-    private static function page(Request $request): array
+    private static function page(Request $request, string $name = ''): array
     {
-        return [max(0, $request->integer('from')), $request->boolean('all') ? self::ALL : self::ROWS];
+        $all = $request->boolean(self::parameter($name, 'all'));
+
+        return [max(0, $request->integer(self::parameter($name, 'from'))), $all ? self::ALL : self::ROWS];
     }
 
     /** @param  array<string>  $typed */
     private static function has(string $words, array $typed): bool
     {
-        $plain = PlainWords::of($words);
+        $plain = PlainText::of($words);
         foreach ($typed as $word) {
             if (! str_contains($plain, $word)) {
                 return false;

@@ -90,7 +90,7 @@ export function grid() {
             const { by, ascending } = memory.read(this.$root);
             const place = [...this.table.tHead.rows[0].cells].findIndex((cell) => cell.textContent.trim() === by);
             const heading = this.table.tHead.rows[0].cells[place];
-            if (heading && this.table.dataset.window !== undefined && new URLSearchParams(location.search).has('order')) {
+            if (heading && this.table.dataset.window !== undefined && new URLSearchParams(location.search).has(this.parameter('order'))) {
                 heading.setAttribute('aria-sort', ascending ? 'ascending' : 'descending');
             } else if (heading) {
                 this.sort(place, heading, ascending);
@@ -241,13 +241,18 @@ export function grid() {
             this.count();
         },
 
+        /** How the address says something of the list: where a page has several, with the name of the list before it. */
+        parameter(what) {
+            return this.table.dataset.window ? `${this.table.dataset.window}-${what}` : what;
+        },
+
         /** A list of which the page has only a part is filtered and sorted where it is whole; the address keeps how. */
         ask(how) {
             const address = new URL(location.href);
-            for (const [name, value] of Object.entries(how)) {
-                value === '' ? address.searchParams.delete(name) : address.searchParams.set(name, value);
+            for (const [what, value] of Object.entries(how)) {
+                value === '' ? address.searchParams.delete(this.parameter(what)) : address.searchParams.set(this.parameter(what), value);
             }
-            address.searchParams.delete('from');
+            address.searchParams.delete(this.parameter('from'));
             history.replaceState(history.state, '', address);
             clearTimeout(this.asked);
             const mine = (this.asked = setTimeout(async () => {
@@ -270,7 +275,7 @@ export function grid() {
         async whole() {
             const link = this.table.querySelector('[data-more]');
             if (link) {
-                await htmx.ajax('GET', `${link.href}&all=1`, { target: link.closest('tr'), swap: 'outerHTML' });
+                await htmx.ajax('GET', `${link.href}&${this.parameter('all')}=1`, { target: link.closest('tr'), swap: 'outerHTML' });
                 this.moreCame();
             }
         },

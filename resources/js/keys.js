@@ -16,8 +16,11 @@ function move(step) {
     rows[place].querySelector('a').focus();
 }
 
+/** A page may have several lists; the keys are for the one that one is in. */
+const listInHand = () => document.activeElement.closest('[x-data="grid"]');
+
 function send(name) {
-    const from = document.activeElement.closest('[x-data="grid"]') ?? document.querySelector('[x-data="grid"]');
+    const from = listInHand() ?? document.querySelector('[x-data="grid"]');
     const target = name === 'grid:toggle' ? document.activeElement.closest('tr') : from;
     target?.dispatchEvent(new CustomEvent(name, { bubbles: true }));
 }
@@ -34,7 +37,7 @@ const keys = {
     '?': () => document.getElementById('keys')?.showModal(),
     B: () => document.querySelector('[data-books]')?.click(),
     d: () => document.getElementById('as-of')?.focus(),
-    f: () => document.querySelector('[data-filter]')?.focus(),
+    f: () => (listInHand()?.querySelector('[data-filter]') ?? document.querySelector('[data-filter]'))?.focus(),
     j: () => move(1),
     k: () => move(-1),
     ArrowDown: () => move(1),

@@ -252,4 +252,33 @@ final class ResidueRunTest extends BooksTestCase
 
         return 'R9';
     }
+
+    /** Lines that are taken and lines that stay are lists of their own, of which the page has a part and the address says how. */
+    public function test_a_run_of_many_lines_is_shown_in_parts_and_filtered_whole(): void
+    {
+        $items = $matches = [];
+        foreach (range(1, 320) as $n) {
+            $rest = $n <= 160 ? sprintf('%d.%02d', 1 + intdiv($n, 100), $n % 100) : '7.50';
+            $paid = number_format(1000 - (float) $rest, 2, '.', '');
+            $items[] = "L{$n},invoice,C1,2026-08-01,2026-09-01,EUR,1000.00,1000.00,,,,";
+            $items[] = "P{$n},receipt,C1,2026-09-05,,EUR,{$paid},{$paid},,,,";
+            $matches[] = "2026-09-05,L{$n},P{$n},{$paid}";
+        }
+        $this->import(['items.csv' => self::items($items),
+            'matches.csv' => "date,debit_document,credit_document,amount\n".implode("\n", $matches)."\n"]);
+        $page = (string) $this->get('/residues')->assertOk()->assertSee('data-window="taken"', false)
+            ->assertSee('data-window="left"', false)->assertSee('162 items inside the policy')->getContent();
+        self::assertSame([150, 150], [substr_count($page, 'value="leave"'), substr_count($page, 'value="take"')]);
+        $rows = fn (string $query, string $list): string => (string) $this
+            ->get("/residues?{$query}", ['HX-Request' => 'true', 'HX-Target' => "{$list}-rows"])->assertOk()->getContent();
+        $rest = $rows('taken-from=150', 'taken');
+        self::assertSame([12, 0], [substr_count($rest, '<tr data-minor'), substr_count($rest, 'data-more')]);
+        self::assertSame(1, substr_count($rows('taken-words=L16+1.16', 'taken'), '<tr data-minor'));
+        self::assertStringContainsString('>L320</a>', $rows('left-words=l320&taken-words=nothing', 'left'));
+        $sorted = $rows('taken-order=base&taken-descending=1', 'taken');
+        self::assertSame(1, preg_match('~<tr data-minor="(\d+)"~', $sorted, $first));
+        self::assertSame('363', $first[1]);
+        self::assertStringContainsString('taken-order=base&amp;taken-from=150', $rows('taken-order=base', 'taken'));
+        $this->get('/residues?taken-words=l16')->assertSee('value="l16"', false);
+    }
 }

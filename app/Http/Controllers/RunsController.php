@@ -29,6 +29,7 @@ use App\Http\ListWindow;
 use App\Http\LongRun;
 use App\Http\PairWorktop;
 use App\Http\Part;
+use App\Http\RunLines;
 use App\Http\ViewPoint;
 use App\Models\Run;
 use App\Models\Voucher as PostedVoucher;
@@ -65,15 +66,22 @@ final class RunsController
         PairWorktop $pairs,
     ): string {
         $of = self::kind($kind);
+        $key = bin2hex(random_bytes(16));
+        $chosen = $pairs->chosen($at->account, $at->asOf, $http->string('pair')->toString());
+        if ($chosen['pair'] !== null && Part::name($http) === 'worktop') {
+            return view('runs.pair-worktop', ['base' => $settings->base(), 'key' => $key, ...$chosen])->render();
+        }
         try {
             $run = $plans->of($of, $at->account, $at->asOf);
         } catch (Refusal $refusal) {
             return view(
                 'runs.refused',
-                ['kind' => $of, 'asOf' => $at->asOf, 'why' => $refusal->getMessage(), 'key' => bin2hex(random_bytes(16))],
+                ['kind' => $of, 'asOf' => $at->asOf, 'why' => $refusal->getMessage(), 'key' => $key],
             )->render();
         }
-        [$posting, $refusal] = self::rehearsed(static fn (): PostingPlan => $post->posting($run));
+        [$posting, $refusal] = Part::isRows($http, RunLines::LISTS)
+            ? [null, '']
+            : self::rehearsed(static fn (): PostingPlan => $post->posting($run));
         $subject = PostRun::subject($of, $at->account, $at->asOf);
         $request = $requests->waitingFor(ApprovalKind::Run, $subject);
         $digest = $posting?->digest() ?? '';
@@ -82,6 +90,8 @@ final class RunsController
         return Part::of(view(self::page($of), [
             'kind' => $of,
             'run' => $run,
+            'lines' => count($run->lines()),
+            'windows' => RunLines::of($run, $http),
             'digest' => $digest,
             'vouchers' => count($vouchers),
             'sums' => VoucherSums::of($vouchers),
@@ -94,10 +104,10 @@ final class RunsController
             'reversals' => $runs->reversals(),
             'outOfDate' => self::stale($run) + $runs->outOfDate($of, $at->account->id),
             'base' => $settings->base(),
-            'key' => bin2hex(random_bytes(16)),
+            'key' => $key,
             ...$beside->of($run, $http->query()),
-            ...$pairs->chosen($at->account, $at->asOf, $http->string('pair')->toString()),
-        ]), $http);
+            ...$chosen,
+        ]), $http, RunLines::LISTS);
     }
 
     public function post(Request $request, string $kind, ViewPoint $at, PostRun $post, Actor $actor): RedirectResponse

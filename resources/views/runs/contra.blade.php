@@ -2,7 +2,7 @@
 <x-layout title="Contra" station="contra" class="halves even">
     <div class="pane">
         <h1>Contra as of {{ Say::day($run->asOf()) }}</h1>
-        <p class="lead">{{ Say::count(count($run->lines()), 'item') }} can be set off, {{ $run->total()->grouped() }} {{ $base->code }}:
+        <p class="lead">{{ Say::count($lines, 'item') }} can be set off, {{ $run->total()->grouped() }} {{ $base->code }}:
             {{ $run->policy() }}. <a href="{{ route('agreements') }}" data-hotkey="e">Agreements <kbd>E</kbd></a>
             <a href="{{ route('suppliers') }}">Suppliers</a></p>
         @if ($likely > 0)
@@ -20,24 +20,19 @@
                 @endif
             </p>
         @endforeach
-        <div class="mt-5" x-data="grid">
-            @include('runs.pairs')
-            <x-table-foot name="contra-pairs" sum-of="Set off" />
-        </div>
-        <div class="mt-5" x-data="grid">
-            @include('runs.lines', ['taken' => 'Line by line', 'leftOut' => 'What stays, and why'])
-        </div>
+        @include('runs.pairs', ['window' => $windows['pairs']])
+        @include('runs.lines', ['taken' => 'Line by line', 'leftOut' => 'What stays, and why'])
     </div>
     @fragment('worktop')
-        <aside class="pane worktop" id="worktop" aria-label="{{ $pair ? 'The chosen pair' : 'What posting would write' }}">
-            @if ($pair)
-                @include('runs.pair')
-            @else
+        @if ($pair)
+            @include('runs.pair-worktop')
+        @else
+            <aside class="pane worktop" id="worktop" aria-label="What posting would write">
                 @include('runs.posting')
                 @include('runs.posted')
                 @include('runs.blocks')
                 @include('runs.decide', ['verb' => 'Set off'])
-            @endif
-        </aside>
+            </aside>
+        @endif
     @endfragment
 </x-layout>

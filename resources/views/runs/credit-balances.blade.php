@@ -1,6 +1,6 @@
 @use('App\Http\Say')
 <x-layout title="Credit balances" station="credit-balances" class="halves">
-    <div class="pane" x-data="grid">
+    <div class="pane">
         <h1>Credit balances as of {{ Say::day($run->asOf()) }}</h1>
         <p class="lead">{{ Say::count(count($run->presented), 'credit') }} of {{ $run->control()->title() }} would be shown as a liability,
             {{ $run->policy() }}.</p>
@@ -26,6 +26,6 @@
             <x-voucher :text="$run->mirror->text" :lines="$run->mirror->lines" />
         @endif
         @include('runs.posted')
-        @include('runs.decide', ['verb' => 'Post', 'what' => Say::count(count($run->lines()), 'credit')])
+        @include('runs.decide', ['verb' => 'Post', 'what' => Say::count($lines, 'credit')])
     </aside>
 </x-layout>

@@ -1,9 +1,9 @@
 @use('App\Http\Say')
 <x-layout title="Currency" station="currency" class="halves">
-    <div class="pane" x-data="grid">
+    <div class="pane">
         <h1>Currency as of {{ Say::day($run->asOf()) }}</h1>
         <p class="lead">Open foreign items at the closing rate; unrealised differences are {{ $run->policy() }}.
-            {{ Say::count(count($run->lines()), 'item') }} {{ count($run->lines()) === 1 ? 'changes' : 'change' }}, net
+            {{ Say::count($lines, 'item') }} {{ $lines === 1 ? 'changes' : 'change' }}, net
             {{ $run->total()->grouped() }} {{ $base->code }}. <a href="{{ route('rates') }}">Rates</a>,
             <a href="{{ route('exchange-results') }}">gains and losses</a>,
             <a href="{{ route('policies') }}">settings</a></p>

@@ -13,19 +13,19 @@
         @endunless
     </div>
     @include('approvals.answer', [
-        'what' => ($what ?? Say::count(count($run->lines()), 'line')) . ', ' . $run->total()->grouped(),
-        'lines' => count($run->lines()),
+        'what' => ($what ?? Say::count($lines, 'line')) . ', ' . $run->total()->grouped(),
+        'lines' => $lines,
     ])
 @endif
 @if ($user->role->mayWrite() && $vouchers > 0 && !($request && $unchanged))
     <form method="post" action="{{ route($why === '' ? 'run.post' : 'run.ask', $path) }}" class="foot">@csrf
         <input type="hidden" name="key" value="{{ $key }}">
         <input type="hidden" name="seen" value="{{ $digest }}">
-        <input type="hidden" name="lines" value="{{ count($run->lines()) }}">
+        <input type="hidden" name="lines" value="{{ $lines }}">
         @if ($why !== '')
             <span class="slate">A second person approves it: {{ $why }}.</span>
         @endif
         <button class="button main ml-auto" data-main>{{ $why === '' ? $verb : 'Ask for approval of' }}
-            {{ $what ?? Say::count(count($run->lines()), 'line') }}, {{ $run->total()->grouped() }} <kbd>Ctrl ↵</kbd></button>
+            {{ $what ?? Say::count($lines, 'line') }}, {{ $run->total()->grouped() }} <kbd>Ctrl ↵</kbd></button>
     </form>
 @endif

@@ -1,33 +1,42 @@
 @use('App\Http\PairWorktop')
-<h2>Pair by pair</h2>
-<x-filter />
-<table class="grid-table" data-list data-decimals="{{ $base->decimals }}">
-    <thead>
-        <tr>
-            <th scope="col"><button type="button">Party</button></th>
-            <th scope="col"><button type="button">Agreement</button></th>
-            <th scope="col" class="n"><button type="button">Set off</button></th>
-            <th scope="col"><button type="button">Bills</button></th>
-        </tr>
-    </thead>
-    <tbody>
-        @forelse ($run->offsets as $of)
-            @php $address = route('contra', ['pair' => PairWorktop::name($of->party)]); @endphp
-            <tr data-minor="{{ $of->carried()->minor }}" @class(['current' => $pair && $name === PairWorktop::name($of->party)])>
-                <td><a href="{{ $address }}" hx-get="{{ $address }}" hx-target="#worktop" hx-swap="outerHTML"
-                        hx-push-url="true">{{ $of->party->customer->number }} = {{ $of->party->supplier->number }} {{ $of->party->supplier->name }}</a></td>
-                <td class="soft">{{ $of->agreement->reference }}</td>
-                <td class="n font-semibold" data-sort="{{ $of->amount()->minor }}">{{ $of->amount()->grouped() }}
-                    @if (!$of->amount()->isIn($base))
-                        <span class="slate">{{ $of->party->currency->code }}</span>
-                    @endif
-                </td>
-                <td class="soft">{{ implode(', ', array_map(fn($part) => $part->bill->document, $of->bills)) }}</td>
-            </tr>
-        @empty
+@use('App\Http\RunLines')
+<div class="mt-5" x-data="grid">
+    <div class="flex items-baseline gap-4">
+        <h2>Pair by pair</h2>
+        <div class="ml-auto"><x-filter list="pairs" /></div>
+    </div>
+    <table class="grid-table" data-list data-decimals="{{ $base->decimals }}" @if ($window->isPart) data-window="pairs" @endif>
+        <thead>
             <tr>
-                <td colspan="4">No pair can be set off as of this day.</td>
+                <th scope="col" data-order="party"><button type="button">Party</button></th>
+                <th scope="col" data-order="agreement"><button type="button">Agreement</button></th>
+                <th scope="col" class="n" data-order="amount"><button type="button">Set off</button></th>
+                <th scope="col" data-order="bills"><button type="button">Bills</button></th>
             </tr>
-        @endforelse
-    </tbody>
-</table>
+        </thead>
+        <tbody id="pairs-rows">
+            @fragment('pairs-rows')
+                @forelse ($window->rows as $of)
+                    @php $address = route('contra', ['pair' => PairWorktop::name($of->party)]); @endphp
+                    <tr data-minor="{{ $of->carried()->minor }}" @class(['current' => $pair && $name === PairWorktop::name($of->party)])>
+                        <td><a href="{{ $address }}" hx-get="{{ $address }}" hx-target="#worktop" hx-swap="outerHTML"
+                                hx-push-url="true">{{ RunLines::party($of) }}</a></td>
+                        <td class="soft">{{ $of->agreement->reference }}</td>
+                        <td class="n font-semibold" data-sort="{{ $of->amount()->minor }}">{{ $of->amount()->grouped() }}
+                            @if (!$of->amount()->isIn($base))
+                                <span class="slate">{{ $of->party->currency->code }}</span>
+                            @endif
+                        </td>
+                        <td class="soft">{{ RunLines::bills($of) }}</td>
+                    </tr>
+                @empty
+                    <tr>
+                        <td colspan="4">No pair can be set off as of this day.</td>
+                    </tr>
+                @endforelse
+                <x-more-rows :from="$window->next" :total="$window->count" list="pairs" />
+            @endfragment
+        </tbody>
+    </table>
+    <x-table-foot name="contra-pairs" sum-of="Set off" />
+</div>

@@ -1,8 +1,8 @@
 @use('App\Http\Say')
 <x-layout title="Residues" station="residues" class="halves even">
-    <div class="pane" x-data="grid">
+    <div class="pane">
         <h1>Residues as of {{ Say::day($run->asOf()) }}</h1>
-        <p class="lead">{{ Say::count(count($run->lines()), 'item') }} inside the policy, {{ $run->total()->grouped() }} {{ $base->code }}:
+        <p class="lead">{{ Say::count($lines, 'item') }} inside the policy, {{ $run->total()->grouped() }} {{ $base->code }}:
             {{ $run->policy() }}. <a href="{{ route('policies') }}">Settings</a></p>
         @include('runs.lines', ['taken' => 'Written off', 'leftOut' => 'Near misses and what else stays'])
     </div>

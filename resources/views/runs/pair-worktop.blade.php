@@ -1,0 +1,3 @@
+<aside class="pane worktop" id="worktop" aria-label="The chosen pair">
+    @include('runs.pair')
+</aside>
