@@ -7,6 +7,7 @@ namespace App\Queries;
 use Ajuste\Core\Run\RunKind;
 use Ajuste\Core\Run\RunLine;
 use App\Models\Run;
+use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use stdClass;
 
@@ -75,18 +76,10 @@ final class Runs
             ->whereNotIn('r.id', DB::table('run_reversals')->select('run_id'))
             ->where(static fn ($query) => $query
                 ->whereColumn('i.recorded_at', '>', 'r.recorded_at')
-                ->orWhereExists(static fn ($query) => $query
-                    ->from('matches as m')
-                    ->join('match_reversals as b', 'b.match_id', '=', 'm.id')
-                    ->whereRaw('l.item_id IN (m.debit_item_id, m.credit_item_id)')
-                    ->whereColumn('b.date', '<=', 'r.as_of')
-                    ->whereColumn('b.recorded_at', '>', 'r.recorded_at'))
-                ->orWhereExists(static fn ($query) => $query
-                    ->from('matches as m')
-                    ->whereRaw('l.item_id IN (m.debit_item_id, m.credit_item_id)')
-                    ->whereColumn('m.date', '<=', 'r.as_of')
-                    ->whereColumn('m.recorded_at', '>', 'r.recorded_at')
-                    ->whereNotExists(Matches::reversed(...))))
+                ->orWhereExists(static fn ($query) => self::matched($query, 'm.debit_item_id'))
+                ->orWhereExists(static fn ($query) => self::matched($query, 'm.credit_item_id'))
+                ->orWhereExists(static fn ($query) => self::takenBack($query, 'm.debit_item_id'))
+                ->orWhereExists(static fn ($query) => self::takenBack($query, 'm.credit_item_id')))
             ->distinct()
             ->orderBy('i.document')
             ->get(['r.id', 'i.document']);
@@ -95,6 +88,28 @@ final class Runs
             ->groupBy('id')
             ->map(static fn ($of): array => array_values(array_map(strval(...), $of->pluck('document')->all())))
             ->all();
+    }
+
+    /** Matches of a line that came after the run and stand. Each side is asked for by itself, since each has an index of its own. */
+    private static function matched(Builder $query, string $side): Builder
+    {
+        return $query
+            ->from('matches as m')
+            ->whereColumn($side, 'l.item_id')
+            ->whereColumn('m.date', '<=', 'r.as_of')
+            ->whereColumn('m.recorded_at', '>', 'r.recorded_at')
+            ->whereNotExists(Matches::reversed(...));
+    }
+
+    /** Matches of a line that were taken back after the run. */
+    private static function takenBack(Builder $query, string $side): Builder
+    {
+        return $query
+            ->from('matches as m')
+            ->join('match_reversals as b', 'b.match_id', '=', 'm.id')
+            ->whereColumn($side, 'l.item_id')
+            ->whereColumn('b.date', '<=', 'r.as_of')
+            ->whereColumn('b.recorded_at', '>', 'r.recorded_at');
     }
 
     /** The run of a day that stands, if there is one. */

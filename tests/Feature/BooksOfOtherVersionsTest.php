@@ -52,6 +52,7 @@ final class BooksOfOtherVersionsTest extends BooksTestCase
         '2026_11_26_000022_customer_versions.php' => '6257a82bc6b01ec0',
         '2026_11_27_000023_guards_after.php' => '1b0dfe02a7ecc08e',
         '2026_11_27_000024_currencies_in_order.php' => '7ac25f44047beb0b',
+        '2026_11_27_000025_found_by_what_they_name.php' => 'd0d730442763a211',
         'bank.sql' => '770872898cc29d3b',
         'books.sql' => '7907943f952f8d8e',
         'notes.sql' => 'd438480598a27fe3',

@@ -25,10 +25,12 @@ use App\Support\DemoBooks;
 use App\Values\MatchRequest;
 use Closure;
 use Illuminate\Contracts\Console\Kernel;
+use Illuminate\Database\Events\QueryExecuted;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Testing\TestCase;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\File;
 use Symfony\Component\Process\Process;
 
@@ -36,6 +38,12 @@ use Symfony\Component\Process\Process;
 abstract class BooksTestCase extends TestCase
 {
     protected string $folder;
+
+    /** @var array<string, true> queries that were looked at, without their values */
+    private static array $explained = [];
+
+    /** @var list<string> what a query of this test reads for each row of another table */
+    private array $scans = [];
 
     public function createApplication(): Application
     {
@@ -55,6 +63,7 @@ abstract class BooksTestCase extends TestCase
         parent::setUp();
         self::copyEmptyBooks("{$this->folder}/books.sqlite");
         $this->withoutVite();
+        Event::listen(QueryExecuted::class, $this->explain(...));
     }
 
     /** A request starts fresh, as it does behind a web server; runs of blanks in a page count as one, as they do in a browser. */
@@ -74,6 +83,20 @@ abstract class BooksTestCase extends TestCase
         DB::disconnect();
         File::deleteDirectory($this->folder);
         parent::tearDown();
+        self::assertSame([], $this->scans, 'A large table is read from end to end for each row of another: it needs an index.');
+    }
+
+    /** Each query of all tests is looked at once: in books of many years none may read a large table for each row of another. */
+    private function explain(QueryExecuted $query): void
+    {
+        $shape = (string) preg_replace(['/\?(, \?)+/', "/'[^']*'/", '/\d+/'], ['?', "''", '0'], $query->sql);
+        if (isset(self::$explained[$shape]) || preg_match('/^\s*(select|with|update)\b/i', $query->sql) !== 1) {
+            return;
+        }
+        self::$explained[$shape] = true;
+        foreach (ScansPerRow::of($query->connection->getPdo(), $query->sql) as $scan) {
+            $this->scans[] = "{$scan} in {$query->sql}";
+        }
     }
 
     private static function copyEmptyBooks(string $to): void
