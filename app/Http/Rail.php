@@ -91,7 +91,7 @@ final readonly class Rail
             ->whereNotIn('id', DB::table('rows_closed')->select('row_id'))
             ->count();
         $imports = DB::table('imports')->count();
-        $remains = $aside === 0 ? ($imports === 0 ? 'no file yet' : '') : self::count($aside, 'row').' aside';
+        $remains = $aside === 0 ? ($imports === 0 ? 'no file yet' : '') : Say::count($aside, 'row').' aside';
 
         return new Station(
             'Intake',
@@ -99,7 +99,7 @@ final readonly class Rail
             $remains,
             null,
             $remains === '',
-            $imports === 0 ? 'Hand in the files of the period' : "Settle {$aside} rows that were set aside",
+            $imports === 0 ? 'Hand in the files of the period' : 'Settle '.Say::count($aside, 'row').' set aside',
         );
     }
 
@@ -110,10 +110,10 @@ final readonly class Rail
         return new Station(
             'Receipts',
             'receipts',
-            $lines === [] ? '' : self::count(count($lines), 'line'),
+            $lines === [] ? '' : Say::count(count($lines), 'line'),
             StatementLines::sum($lines, $this->settings->base()),
             $lines === [],
-            'Place '.self::count(count($lines), 'line').'',
+            'Place '.Say::count(count($lines), 'line').'',
             '',
             $lines[0]->dates->booking ?? '',
         );
@@ -126,10 +126,10 @@ final readonly class Rail
         return new Station(
             'Unapplied',
             'unapplied',
-            $sums->items === 0 ? '' : self::count($sums->items, 'item'),
+            $sums->items === 0 ? '' : Say::count($sums->items, 'item'),
             $this->money($sums->credits),
             $sums->items === 0,
-            "Match {$sums->items} unapplied receipts and credits",
+            'Match '.number_format($sums->items).' unapplied receipts and credits',
             $this->money($sums->matchable)->grouped().' can be matched',
             $sums->oldest,
         );
@@ -148,13 +148,13 @@ final readonly class Rail
         return new Station(
             $name,
             $kind->path(),
-            $count === 0 && ! $late ? '' : self::count($count, $of),
+            $count === 0 && ! $late ? '' : Say::count($count, $of),
             $run->total(),
             $count === 0 && ! $late,
-            "{$verb} ".self::count($count, $of),
+            "{$verb} ".Say::count($count, $of),
             match (true) {
                 $late => 'the run is out of date',
-                default => $run->leftOut() === [] ? '' : count($run->leftOut()).' left out',
+                default => $run->leftOut() === [] ? '' : number_format(count($run->leftOut())).' left out',
             },
         );
     }
@@ -193,10 +193,5 @@ final readonly class Rail
     private function money(int $minor): Money
     {
         return Money::ofMinor($minor, $this->settings->base());
-    }
-
-    private static function count(int $count, string $of): string
-    {
-        return $count === 1 ? "1 {$of}" : "{$count} {$of}s";
     }
 }

@@ -4,35 +4,51 @@ declare(strict_types=1);
 
 namespace App\Queries;
 
-use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 
 /** Ajuste's own vouchers on their way into the accounting system (R2, home to the ledger). */
 final readonly class HomeToTheLedger
 {
-    /**
-     * Every voucher, the latest first, with where it stands.
-     *
-     * @return Collection<int, VoucherState>
-     */
-    public function vouchers(): Collection
+    /** Vouchers that are asked about by one question. */
+    private const TOGETHER = 500;
+
+    /** @return list<int> every voucher, the latest first */
+    public function ids(): array
     {
-        return $this->rows(null);
+        return array_values(array_map(intval(...), DB::table('vouchers')->orderByDesc('id')->pluck('id')->all()));
     }
 
     public function stateOf(int $voucherId): string
     {
-        return $this->rows($voucherId)->first()->state ?? '';
+        return $this->vouchers([$voucherId])[0]->state ?? '';
     }
 
-    /** @return Collection<int, VoucherState> */
-    private function rows(?int $voucherId): Collection
+    /**
+     * Where vouchers stand.
+     *
+     * @param list<int> $ids
+     * @return list<VoucherState> the latest first
+     */
+    public function vouchers(array $ids): array
     {
-        return DB::table('vouchers as v')
+        $vouchers = [];
+        foreach (array_chunk($ids, self::TOGETHER) as $some) {
+            array_push($vouchers, ...$this->some($some));
+        }
+
+        return $vouchers;
+    }
+
+    /**
+     * @param list<int> $ids
+     * @return list<VoucherState>
+     */
+    private function some(array $ids): array
+    {
+        return array_values(DB::table('vouchers as v')
             ->leftJoin('voucher_confirmations as c', 'c.voucher_id', '=', 'v.id')
-            ->when($voucherId !== null, static fn ($query) => $query->where('v.id', $voucherId))
+            ->whereIn('v.id', $ids)
             ->orderByDesc('v.id')
-            ->limit(2000)
             ->selectRaw(
                 "v.id, v.number, v.date, v.text, v.who, v.recorded_at, c.recorded_at AS confirmed_at,
                 (SELECT sum(max(base, 0)) FROM postings p WHERE p.voucher_id = v.id) AS total,
@@ -60,6 +76,7 @@ final readonly class HomeToTheLedger
                         default => 'to export',
                     },
                 ),
-            );
+            )
+            ->all());
     }
 }

@@ -122,9 +122,10 @@ final readonly class ProofLines implements ProofSource
                 ? ["postings WHERE account_id = :a AND {$known}", "items WHERE control_account_id = :a AND {$known}"]
                 : ['read_postings CROSS JOIN postings USING (id)', 'read_items CROSS JOIN items USING (id)'];
 
-        return "WITH naming AS (SELECT entry, min(document) AS document FROM {$items}".
-            ($this->signed === null ? ' AND' : ' WHERE').
-            " entry <> '' GROUP BY entry HAVING count(*) = 1)
+        $and = $this->signed === null ? ' AND' : ' WHERE';
+
+        return "WITH naming AS (SELECT entry, min(document) AS document FROM {$items}{$and} entry <> '' GROUP BY entry HAVING count(*) = 1),
+             corrections AS MATERIALIZED ({$this->corrections("{$items}{$and}")})
              SELECT 0, id, date, base, document, customer, entry, batch, {$this->sourceOrCorrection()}, description,
                     voucher_id IS NOT NULL AND NOT EXISTS (SELECT 1 FROM voucher_confirmations c WHERE c.voucher_id = postings.voucher_id".
             ($this->knownAt === null ? '' : ' AND c.recorded_at <= :k').
@@ -155,8 +156,21 @@ final readonly class ProofLines implements ProofSource
     /** An entry that only corrects leaves the control account as it was. */
     private function kindOrCorrection(): string
     {
-        return "CASE WHEN kind = 'adjustment' AND voucher_id IS NOT NULL AND (SELECT sum(base) FROM postings p WHERE p.voucher_id =
-            items.voucher_id AND p.account_id = items.control_account_id) = 0 THEN '".ProofLine::CORRECTION."' ELSE kind END";
+        $correction = ProofLine::CORRECTION;
+
+        return "CASE WHEN kind = 'adjustment' AND voucher_id IN (SELECT voucher_id FROM corrections) THEN '{$correction}' ELSE kind END";
+    }
+
+    /**
+     * Vouchers of adjustments that leave the control account as it was, each looked at once: that of a run has thousands of lines.
+     *
+     * @param string $items from where items are read, as SQL that goes on with a condition
+     */
+    private function corrections(string $items): string
+    {
+        return "SELECT a.voucher_id FROM (SELECT DISTINCT voucher_id FROM {$items} kind = 'adjustment' AND voucher_id IS NOT NULL) a
+            CROSS JOIN postings p INDEXED BY postings_voucher ON p.voucher_id = a.voucher_id
+            WHERE p.account_id = {$this->accountId} GROUP BY a.voucher_id HAVING sum(p.base) = 0";
     }
 
     /** @param  list<mixed>  $row */

@@ -27,7 +27,7 @@ final readonly class Suppliers
     }
 
     /**
-     * @return list<array{supplier: stdClass, owed: Money}> by number, with what is owed to each in base currency
+     * @return list<OwedSupplier> by number
      *
      * @throws Refusal when the suppliers' file is of a later day and does not have the payments since
      */
@@ -38,7 +38,7 @@ final readonly class Suppliers
         $list = [];
         foreach ($suppliers as $supplier) {
             $owed = array_map(static fn (Bill $bill): Money => $bill->owedOn($asOf), $bills[$supplier->id] ?? []);
-            $list[] = ['supplier' => $supplier, 'owed' => Money::sum($owed, $this->settings->base())];
+            $list[] = new OwedSupplier($supplier->id, $supplier->supplier, $supplier->name, Money::sum($owed, $this->settings->base()));
         }
 
         return $list;

@@ -167,4 +167,40 @@ final class ListsTest extends BooksTestCase
             $this->report('proof')['difference'], $this->report('proof')['causes'], $this->report('aged')['difference'],
         ]);
     }
+
+    /** Lists that may have thousands of rows: the page has a part, and filter and order are of all. */
+    public function test_long_lists_come_in_parts_and_are_filtered_and_sorted_whole(): void
+    {
+        $files = ['customers' => ['customer,name,currency,supplier,email'], 'suppliers' => ['supplier,name,currency'],
+            'agreements' => ['reference,customer,supplier,from,to,currency,scope'],
+            'supplier_items' => ['document,kind,supplier,date,due_date,currency,amount,base_amount,open'],
+            'items' => [trim(self::items([]))]];
+        foreach (range(1, 160) as $n) {
+            $files['customers'][] = "K{$n},Karla {$n},EUR,S{$n},k{$n}@example.invalid";
+            $files['suppliers'][] = "S{$n},Karla {$n},EUR";
+            $files['agreements'][] = "A{$n},K{$n},S{$n},2026-01-01,,EUR,all";
+            $files['supplier_items'][] = "B{$n},bill,S{$n},2026-09-01,2026-09-30,EUR,{$n}.00,{$n}.00,{$n}.00";
+            $files['items'][] = "F{$n},invoice,K{$n},2026-09-01,2026-09-30,EUR,{$n}.00,{$n}.00,,,,";
+        }
+        $this->importBasics(['settings.csv' => "name,value\nperiod,2026-10\n"]);
+        $report = $this->import(array_combine(
+            array_map(static fn (string $name): string => "{$name}.csv", array_keys($files)),
+            array_map(static fn (array $lines): string => implode("\n", $lines)."\n", $files),
+        ));
+        self::assertSame(0, $report->refusedCount, json_encode($report->refused, JSON_THROW_ON_ERROR));
+        $this->actingAs($this->person());
+        $pages = ['/suppliers' => 'owed', '/agreements' => 'reference', '/statements' => 'balance', '/aged/cash-after' => 'open'];
+        foreach ($pages as $page => $order) {
+            $shown = (string) $this->get($page)->assertOk()->assertSee('data-window', false)->getContent();
+            self::assertStringContainsString('data-more="160"', $shown, $page);
+            $rows = fn (string $query): string => (string) $this
+                ->get("{$page}?{$query}", ['HX-Request' => 'true', 'HX-Target' => 'list-rows'])->assertOk()->getContent();
+            self::assertSame([10, 1], [substr_count($rows('from=150'), '<tr'), substr_count($rows('words=karla+144'), '<tr')], $page);
+            $last = $rows("order={$order}&descending=1");
+            self::assertSame(1, preg_match('/A\d+|160\.00/', $last, $found));
+            self::assertSame($order === 'reference' ? 'A99' : '160.00', $found[0], $page);
+            self::assertStringNotContainsString('<html', $last);
+            self::assertStringContainsString('colspan', $rows('words=nobody'), $page);
+        }
+    }
 }

@@ -23,7 +23,8 @@ final class ScansPerRowTest extends BooksTestCase
 
     public function test_what_has_an_index_or_is_read_once_or_is_small_is_not(): void
     {
-        self::assertSame([], self::scans('SELECT l.id FROM run_lines l WHERE EXISTS (SELECT 1 FROM matches m WHERE m.debit_item_id = l.item_id)'));
+        self::assertSame([], self::scans('SELECT l.id FROM run_lines l '
+            .'WHERE EXISTS (SELECT 1 FROM matches m WHERE m.debit_item_id = l.item_id)'));
         self::assertSame([], self::scans('SELECT sum(base) FROM postings WHERE base > 0'));
         self::assertSame([], self::scans('SELECT 1 FROM runs r JOIN run_lines l WHERE r.id = 1 AND l.amount > r.total'));
         self::assertSame([], self::scans('SELECT 1 FROM items i CROSS JOIN accounts a WHERE i.amount > a.id'));

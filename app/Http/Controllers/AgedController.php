@@ -8,6 +8,7 @@ use Ajuste\Core\Aging\AgedBy;
 use Ajuste\Core\Aging\AgedList;
 use Ajuste\Core\Aging\AgedRow;
 use Ajuste\Core\Calendar\Day;
+use Ajuste\Core\CashAfter\PaidSince;
 use Ajuste\Core\Measures\Measure;
 use Ajuste\Core\Measures\MeasureKind;
 use Ajuste\Core\Money\Currency;
@@ -280,16 +281,29 @@ final class AgedController
     }
 
     /** The auditor's subsequent receipts: which of the open documents have been paid since. */
-    public function cashAfter(Request $request, ViewPoint $at, Settings $settings, CashAfterDate $cash): View
+    public function cashAfter(Request $request, ViewPoint $at, Settings $settings, CashAfterDate $cash): string
     {
         $until = self::option($request, 'until');
         $found = $cash->of($at->account, $at->asOf, $until === null ? max($at->asOf, $cash->latest()) : Day::of($until));
 
-        return view('aged.cash-after', [
+        return Part::of(view('aged.cash-after', [
             'cash' => $found,
-            'shown' => array_slice($found->lines, 0, min(20_000, max(1_000, $request->integer('rows', 1_000)))),
+            'window' => ListWindow::of(
+                $request,
+                $found->lines,
+                static fn (PaidSince $of): string => "{$of->customer->number} {$of->customer->name} {$of->item->title()} "
+                    .$of->open->grouped(),
+                [
+                    'customer' => static fn (PaidSince $of): string => "{$of->customer->number} {$of->customer->name}",
+                    'document' => static fn (PaidSince $of): string => $of->item->title(),
+                    'due' => static fn (PaidSince $of): string => $of->item->dueDate,
+                    'open' => static fn (PaidSince $of): int => $of->open->minor,
+                    'paid' => static fn (PaidSince $of): int => $of->paid->minor,
+                    'share' => static fn (PaidSince $of): int => $of->share(),
+                ],
+            ),
             'base' => $settings->base(),
-        ]);
+        ]), $request);
     }
 
     private static function option(Request $request, string $name): ?string

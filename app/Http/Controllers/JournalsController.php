@@ -5,10 +5,14 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use Ajuste\Core\Calendar\Day;
+use Ajuste\Core\Money\Money;
 use App\Actions\ExportJournals;
 use App\Actions\Proof\CorrectCause;
 use App\Http\Download;
 use App\Http\FormKey;
+use App\Http\ListWindow;
+use App\Http\Part;
+use App\Http\Say;
 use App\Models\AuditRecord;
 use App\Models\Customer;
 use App\Models\Settlement;
@@ -18,6 +22,7 @@ use App\Queries\HomeToTheLedger;
 use App\Queries\Matches;
 use App\Queries\Settings;
 use App\Queries\Standing;
+use App\Queries\VoucherState;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -26,13 +31,31 @@ use Illuminate\View\View;
 
 final class JournalsController
 {
-    public function index(HomeToTheLedger $home, Settings $settings): View
+    public function index(Request $request, HomeToTheLedger $home, Settings $settings): string
     {
-        return view('journals.index', [
-            'vouchers' => $home->vouchers(),
-            'base' => $settings->base(),
+        $base = $settings->base();
+        $ids = $home->ids();
+
+        return Part::of(view('journals.index', [
+            'window' => ListWindow::fetched(
+                $request,
+                $ids,
+                $home->vouchers(...),
+                static fn (VoucherState $of): string => "{$of->number} ".Say::day($of->date)." {$of->text} "
+                    .Money::ofMinor($of->total, $base)->grouped()." {$of->who} {$of->state}",
+                [
+                    'number' => static fn (VoucherState $of): string => $of->number,
+                    'date' => static fn (VoucherState $of): string => $of->date,
+                    'text' => static fn (VoucherState $of): string => $of->text,
+                    'amount' => static fn (VoucherState $of): int => $of->total,
+                    'who' => static fn (VoucherState $of): string => $of->who,
+                    'state' => static fn (VoucherState $of): string => $of->state,
+                ],
+            ),
+            'none' => $ids === [] ? 'Nothing has been posted yet.' : 'No voucher has these words.',
+            'base' => $base,
             'settlements' => DB::table('settlements')->count(),
-        ]);
+        ]), $request);
     }
 
     public function voucher(Voucher $voucher, Settings $settings, HomeToTheLedger $home, Standing $standing): View

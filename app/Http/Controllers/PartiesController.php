@@ -11,8 +11,12 @@ use Ajuste\Core\Money\Currency;
 use Ajuste\Core\Refusal;
 use App\Actions\KeepParties;
 use App\Http\FormKey;
+use App\Http\ListWindow;
+use App\Http\Part;
+use App\Http\Say;
 use App\Http\ViewPoint;
 use App\Queries\Agreements;
+use App\Queries\OwedSupplier;
 use App\Queries\Parties;
 use App\Queries\Settings;
 use App\Queries\SupplierBills;
@@ -21,24 +25,58 @@ use App\Values\AgreementRequest;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\View\View;
+use stdClass;
 
 /** Customers who are suppliers too: the suppliers' side, who is the same party, and what was agreed with them. */
 final class PartiesController
 {
-    public function agreements(Agreements $agreements, Parties $parties, Settings $settings, ViewPoint $at): View
+    public function agreements(Request $request, Agreements $agreements, Parties $parties, Settings $settings, ViewPoint $at): string
     {
-        return view('parties.agreements', [
-            'agreements' => $agreements->all(),
+        $all = $agreements->all();
+
+        return Part::of(view('parties.agreements', [
+            'window' => ListWindow::of(
+                $request,
+                $all,
+                static fn (stdClass $of): string => "{$of->customer} {$of->name} {$of->supplier} {$of->reference} "
+                    ."{$of->currency} {$of->who}",
+                [
+                    'customer' => static fn (stdClass $of): string => "{$of->customer} {$of->name}",
+                    'supplier' => static fn (stdClass $of): string => $of->supplier,
+                    'reference' => static fn (stdClass $of): string => $of->reference,
+                    'covers' => static fn (stdClass $of): string => "{$of->scope} {$of->currency}",
+                    'from' => static fn (stdClass $of): string => $of->from_date,
+                    'to' => static fn (stdClass $of): string => $of->to_date,
+                    'kept by' => static fn (stdClass $of): string => $of->who,
+                ],
+            ),
+            'none' => $all === [] ? 'No agreement yet. Hand in agreements.csv, or type one.' : 'No agreement has these words.',
             'likely' => $parties->likely(),
             'asOf' => $at->asOf,
             'base' => $settings->base(),
             'key' => bin2hex(random_bytes(16)),
-        ]);
+        ]), $request);
     }
 
-    public function suppliers(Suppliers $suppliers, Settings $settings, ViewPoint $at): View
+    public function suppliers(Request $request, Suppliers $suppliers, Settings $settings, ViewPoint $at): string
     {
-        return view('parties.suppliers', ['suppliers' => $suppliers->open($at->asOf), 'asOf' => $at->asOf, 'base' => $settings->base()]);
+        $all = $suppliers->open($at->asOf);
+
+        return Part::of(view('parties.suppliers', [
+            'window' => ListWindow::of(
+                $request,
+                $all,
+                static fn (OwedSupplier $of): string => "{$of->supplier} {$of->name} ".Say::balance($of->owed->negated()),
+                [
+                    'number' => static fn (OwedSupplier $of): string => $of->supplier,
+                    'name' => static fn (OwedSupplier $of): string => $of->name,
+                    'owed' => static fn (OwedSupplier $of): int => $of->owed->minor,
+                ],
+            ),
+            'none' => $all === [] ? 'No supplier yet. Hand in suppliers.csv and supplier_items.csv.' : 'No supplier has these words.',
+            'asOf' => $at->asOf,
+            'base' => $settings->base(),
+        ]), $request);
     }
 
     public function supplier(

@@ -9,6 +9,9 @@ use App\Actions\CarryOut;
 use App\Actions\SendStatement;
 use App\Http\Download;
 use App\Http\FormKey;
+use App\Http\ListWindow;
+use App\Http\Part;
+use App\Http\Say;
 use App\Http\ViewPoint;
 use App\Http\WorktopForm;
 use App\Models\Customer;
@@ -56,14 +59,28 @@ final class StatementsController
     }
 
     /** All customers who get one, and how far sending is. */
-    public function index(Request $request, ViewPoint $at, Settings $settings, StatementRun $run): View
+    public function index(Request $request, ViewPoint $at, Settings $settings, StatementRun $run): string
     {
-        return view('aged.statements', [
-            ...$this->counted($request, $at, $settings, $run),
+        $counted = $this->counted($request, $at, $settings, $run);
+
+        return Part::of(view('aged.statements', [
+            ...$counted,
+            'window' => ListWindow::of(
+                $request,
+                $counted['to'],
+                static fn (StatementTo $of): string => "{$of->title} {$of->email} ".Say::balance($of->total),
+                [
+                    'customer' => static fn (StatementTo $of): string => $of->title,
+                    'address' => static fn (StatementTo $of): string => $of->email,
+                    'balance' => static fn (StatementTo $of): int => $of->total->minor,
+                    'overdue' => static fn (StatementTo $of): int => $of->late->minor,
+                    'sent' => static fn (StatementTo $of): string => $of->sentAt,
+                ],
+            ),
             'groups' => $run->groups(),
             'asOf' => $at->asOf,
             'base' => $settings->base(),
-        ]);
+        ]), $request);
     }
 
     /** Sends to all who fit, as work beside the pages. */

@@ -13,20 +13,21 @@
         <p class="lead">{{ $cash->open->grouped() }} {{ $base->code }} were open; {{ $cash->paid->grouped() }} of it,
             {{ $percent($cash->share()) }}, have been paid since by receipts dated after that day.</p>
         <x-filter />
-        <table class="grid-table mt-2" data-list data-decimals="{{ $base->decimals }}">
+        <table class="grid-table mt-2" data-list data-decimals="{{ $base->decimals }}" @if ($window->isPart) data-window @endif>
             <thead>
                 <tr>
-                    <th scope="col"><button type="button">Customer</button></th>
-                    <th scope="col"><button type="button">Document</button></th>
-                    <th scope="col"><button type="button">Due</button></th>
-                    <th scope="col" class="n"><button type="button">Open then</button></th>
-                    <th scope="col" class="n"><button type="button">Paid since</button></th>
-                    <th scope="col" class="n"><button type="button">Share</button></th>
+                    <th scope="col" data-order="customer"><button type="button">Customer</button></th>
+                    <th scope="col" data-order="document"><button type="button">Document</button></th>
+                    <th scope="col" data-order="due"><button type="button">Due</button></th>
+                    <th scope="col" class="n" data-order="open"><button type="button">Open then</button></th>
+                    <th scope="col" class="n" data-order="paid"><button type="button">Paid since</button></th>
+                    <th scope="col" class="n" data-order="share"><button type="button">Share</button></th>
                     <th scope="col"><button type="button">Receipts</button></th>
                 </tr>
             </thead>
-            <tbody>
-                @forelse ($shown as $of)
+            <tbody id="cash-rows">
+                @fragment('rows')
+                @forelse ($window->rows as $of)
                     <tr data-minor="{{ $of->open->minor }}">
                         <td class="nowrap"><a href="{{ route('customer', $of->customer->id) }}">{{ $of->customer->number }} {{ $of->customer->name }}</a></td>
                         <td><a href="{{ route('document', $of->item->id) }}">{{ $of->item->title() }}</a></td>
@@ -39,15 +40,13 @@
                     </tr>
                 @empty
                     <tr>
-                        <td colspan="7">Nothing was open on that day.</td>
+                        <td colspan="7">{{ $cash->lines === [] ? 'Nothing was open on that day.' : 'Nothing has these words.' }}</td>
                     </tr>
                 @endforelse
+                <x-more-rows :from="$window->next" :total="$window->count" />
+                @endfragment
             </tbody>
         </table>
-        @if (count($shown) < count($cash->lines))
-            <p class="mt-2"><a href="{{ route('cash-after', ['until' => $cash->until, 'rows' => count($shown) + 2000]) }}">
-                    {{ number_format(count($cash->lines) - count($shown)) }} more</a></p>
-        @endif
         <x-table-foot name="cash-after" sum-of="Open then" />
     </div>
 </x-layout>

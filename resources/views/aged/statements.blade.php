@@ -4,18 +4,19 @@
         <p><a href="{{ route('aged') }}">Aged receivables</a></p>
         <h1>Statements of {{ Say::day($asOf) }}</h1>
         <x-filter />
-        <table class="grid-table mt-2" data-list data-decimals="{{ $base->decimals }}">
+        <table class="grid-table mt-2" data-list data-decimals="{{ $base->decimals }}" @if ($window->isPart) data-window @endif>
             <thead>
                 <tr>
-                    <th scope="col"><button type="button">Customer</button></th>
-                    <th scope="col"><button type="button">Address</button></th>
-                    <th scope="col" class="n"><button type="button">Balance</button></th>
-                    <th scope="col" class="n"><button type="button">Overdue</button></th>
-                    <th scope="col"><button type="button">Sent</button></th>
+                    <th scope="col" data-order="customer"><button type="button">Customer</button></th>
+                    <th scope="col" data-order="address"><button type="button">Address</button></th>
+                    <th scope="col" class="n" data-order="balance"><button type="button">Balance</button></th>
+                    <th scope="col" class="n" data-order="overdue"><button type="button">Overdue</button></th>
+                    <th scope="col" data-order="sent"><button type="button">Sent</button></th>
                 </tr>
             </thead>
-            <tbody>
-                @forelse (array_slice($to, 0, 2000) as $of)
+            <tbody id="statement-rows">
+                @fragment('rows')
+                @forelse ($window->rows as $of)
                     <tr data-minor="{{ $of->total->minor }}">
                         <td><a href="{{ route('customer', $of->customerId) }}">{{ $of->title }}</a></td>
                         <td class="soft">{{ $of->email === '' ? 'none' : $of->email }}</td>
@@ -28,6 +29,8 @@
                         <td colspan="5">Nobody fits.</td>
                     </tr>
                 @endforelse
+                <x-more-rows :from="$window->next" :total="$window->count" />
+                @endfragment
             </tbody>
         </table>
         <x-table-foot name="statements" sum-of="Balance" />

@@ -7,31 +7,32 @@
         <h1>Journals</h1>
         <p class="lead">What Ajuste has posted. A voucher counts as an own voucher until a ledger file brings it back.</p>
         <x-filter />
-        <table class="grid-table mt-2" data-list data-decimals="{{ $base->decimals }}">
+        <table class="grid-table mt-2" data-list data-decimals="{{ $base->decimals }}" @if ($window->isPart) data-window @endif>
             <thead>
                 <tr>
-                    <th scope="col">
+                    <th scope="col" data-order="number">
                         <button type="button">Voucher</button>
                     </th>
-                    <th scope="col">
+                    <th scope="col" data-order="date">
                         <button type="button">Date</button>
                     </th>
-                    <th scope="col">
+                    <th scope="col" data-order="text">
                         <button type="button">Text</button>
                     </th>
-                    <th scope="col" class="n">
+                    <th scope="col" class="n" data-order="amount">
                         <button type="button">Amount</button>
                     </th>
-                    <th scope="col">
+                    <th scope="col" data-order="who">
                         <button type="button">Posted by</button>
                     </th>
-                    <th scope="col">
+                    <th scope="col" data-order="state">
                         <button type="button">Into the ledger</button>
                     </th>
                 </tr>
             </thead>
-            <tbody>
-                @forelse ($vouchers as $voucher)
+            <tbody id="voucher-rows">
+                @fragment('rows')
+                @forelse ($window->rows as $voucher)
                     <tr data-minor="{{ $voucher->total }}">
                         <td><a href="{{ route('voucher', $voucher->id) }}">{{ $voucher->number }}</a></td>
                         <td class="nowrap" data-sort="{{ $voucher->date }}">{{ Say::day($voucher->date) }}</td>
@@ -46,9 +47,11 @@
                     </tr>
                 @empty
                     <tr>
-                        <td colspan="6">Nothing has been posted yet.</td>
+                        <td colspan="6">{{ $none }}</td>
                     </tr>
                 @endforelse
+                <x-more-rows :from="$window->next" :total="$window->count" />
+                @endfragment
             </tbody>
         </table>
         <x-table-foot name="journals" />

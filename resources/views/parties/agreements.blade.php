@@ -9,33 +9,49 @@
         <h1>Agreements on setting off</h1>
         <p class="lead">Nothing is set off without one that is in force: an enforceable right, and the intention to use it.</p>
         <x-filter />
-        <table class="grid-table mt-2" data-list>
+        <table class="grid-table mt-2" data-list @if ($window->isPart) data-window @endif>
             <thead>
                 <tr>
                     @foreach (['Customer', 'Supplier', 'Reference', 'Covers', 'From', 'To', 'Kept by'] as $heading)
-                        <th scope="col"><button type="button">{{ $heading }}</button></th>
+                        <th scope="col" data-order="{{ strtolower($heading) }}"><button type="button">{{ $heading }}</button></th>
                     @endforeach
                 </tr>
             </thead>
-            <tbody>
-                @forelse ($agreements as $row)
-                    <tr>
-                        <td><a href="{{ route('customer', $row->customer_id) }}">{{ $row->customer }} {{ $row->name }}</a></td>
-                        <td><a href="{{ route('supplier', $row->supplier_id) }}">{{ $row->supplier }}</a></td>
-                        <td>{{ $row->reference }} @unless (Agreements::agreement($row)->isInForce($asOf))
-                                <span class="tag">not in force</span>
-                            @endunless
-                        </td>
-                        <td>{{ $row->scope === 'due' ? 'due items' : 'all items' }}, {{ $row->currency }}</td>
-                        <td data-sort="{{ $row->from_date }}">{{ Say::day($row->from_date) }}</td>
-                        <td data-sort="{{ $row->to_date }}">{{ Say::day($row->to_date) }}</td>
-                        <td class="slate">{{ $row->who }}</td>
-                    </tr>
-                @empty
-                    <tr>
-                        <td colspan="7">No agreement yet. Hand in agreements.csv, or type one.</td>
-                    </tr>
-                @endforelse
+            <tbody id="agreement-rows">
+                @fragment('rows')
+                    @forelse ($window->rows as $row)
+                        <tr>
+                            <td><a href="{{ route('customer', $row->customer_id) }}">{{ $row->customer }} {{ $row->name }}</a></td>
+                            <td><a href="{{ route('supplier', $row->supplier_id) }}">{{ $row->supplier }}</a></td>
+                            <td>{{ $row->reference }} @unless (Agreements::agreement($row)->isInForce($asOf))
+                                    <span class="tag">not in force</span>
+                                @endunless
+                            </td>
+                            <td>{{ $row->scope === 'due' ? 'due items' : 'all items' }}, {{ $row->currency }}</td>
+                            <td data-sort="{{ $row->from_date }}">{{ Say::day($row->from_date) }}</td>
+                            <td data-sort="{{ $row->to_date }}">{{ Say::day($row->to_date) }}
+                                @if ($writes && $row->to_date === '')
+                                    <details data-skip>
+                                        <summary class="inline list-none cursor-pointer slate underline">end it<span class="visually-hidden">,
+                                                {{ $row->reference }}</span></summary>
+                                        <form method="post" action="{{ route('agreement.end') }}" class="flex flex-wrap gap-2 items-end">@csrf
+                                            <input type="hidden" name="key" value="{{ $key }}-e{{ $row->id }}">
+                                            <input type="hidden" name="agreement" value="{{ $row->id }}">
+                                            <label>Last day <x-day name="last" :value="$asOf" required /></label>
+                                            <button class="button py-0.5!">End</button>
+                                        </form>
+                                    </details>
+                                @endif
+                            </td>
+                            <td class="slate">{{ $row->who }}</td>
+                        </tr>
+                    @empty
+                        <tr>
+                            <td colspan="7">{{ $none }}</td>
+                        </tr>
+                    @endforelse
+                    <x-more-rows :from="$window->next" :total="$window->count" />
+                @endfragment
             </tbody>
         </table>
         <x-table-foot name="agreements" />
@@ -60,19 +76,6 @@
                 <button class="button main" data-main>Keep <kbd>Ctrl ↵</kbd></button>
             </form>
             @include('parties.likely')
-            <h2>End one</h2>
-            <form method="post" action="{{ route('agreement.end') }}" class="flex flex-wrap gap-3 items-end">@csrf
-                <input type="hidden" name="key" value="{{ $key }}-end">
-                <label class="grid grow">Agreement <select name="agreement" data-hotkey="e">
-                        @foreach ($agreements as $row)
-                            @if ($row->to_date === '')
-                                <option value="{{ $row->id }}">{{ $row->reference }} {{ $row->currency }}, {{ $row->customer }} {{ $row->name }}</option>
-                            @endif
-                        @endforeach
-                    </select></label>
-                <label class="grid">Last day <x-day name="last" :value="$asOf" required /></label>
-                <button class="button">End</button>
-            </form>
         @endif
     </aside>
 </x-layout>

@@ -52,7 +52,7 @@
                         <td colspan="5">{{ $none }}</td>
                     </tr>
                 @endforelse
-                <x-more-rows :from="$window->next" :total="$window->count" :list="$list" />
+                <x-more-rows :from="$window->next" :total="$window->count" :list="$list" :scrolls="$list === 'left'" />
             @endfragment
         </tbody>
     </table>

@@ -34,7 +34,7 @@
                         <td colspan="4">No pair can be set off as of this day.</td>
                     </tr>
                 @endforelse
-                <x-more-rows :from="$window->next" :total="$window->count" list="pairs" />
+                <x-more-rows :from="$window->next" :total="$window->count" list="pairs" :scrolls="false" />
             @endfragment
         </tbody>
     </table>
