@@ -279,15 +279,35 @@ final class BenchCommand extends Command
                 $this->measure("look {$kind->value}", $folder);
                 $rows[] = self::runRow($kind, $plain, [$planned, $planPeak], $this->measure("post {$kind->value}", $folder));
             }
+            $posted = $this->pagesOfRuns($folder);
             [$seconds, $peak, $held] = $this->measure('back '.RunKind::Contra->value, $folder);
             $rows[] = [
                 'taken back as one', '', '', sprintf('%.2f s', $seconds), number_format($seconds / $plain, 1), sprintf('%.2f s', $held),
                 sprintf('%d MB', $peak / 1048576),
             ];
+            $back = $this->pagesOfRuns($folder);
         } finally {
             File::deleteDirectory($folder);
         }
         $this->table(['40,000 open items, 5,000 pairs', ...self::OF_A_RUN], $rows);
+        $this->table(
+            ['page after it', 'runs posted', 'ratio', 'contra taken back', 'ratio'],
+            array_map(static fn (string $path): array => [
+                $path, sprintf('%.2f s', $posted[$path]), number_format($posted[$path] / $plain, 1),
+                sprintf('%.2f s', $back[$path]), number_format($back[$path] / $plain, 1),
+            ], array_keys($posted)),
+        );
+    }
+
+    /** @return array<string, float> seconds by page that looks at runs and what they posted */
+    private function pagesOfRuns(string $folder): array
+    {
+        $seconds = [];
+        foreach (['/contra', '/proof', '/sign-off', '/journals'] as $path) {
+            [$seconds[$path]] = $this->measure("page {$path}", $folder);
+        }
+
+        return $seconds;
     }
 
     /** Files that are made to be hard to read, until the sentence that refuses them, beside reading their bytes. */
@@ -540,7 +560,7 @@ final class BenchCommand extends Command
     /** @return array{float, int, float} seconds, peak bytes, and the seconds for which the books were held for writing */
     private function measure(string $job, string $folder): array
     {
-        $asServed = preg_match('/^(pages|plan|look)/', $job) === 1 ? ['-d', 'zend.enable_gc=0', '-d', 'opcache.enable_cli=1'] : [];
+        $asServed = preg_match('/^(page|plan|look)/', $job) === 1 ? ['-d', 'zend.enable_gc=0', '-d', 'opcache.enable_cli=1'] : [];
         $asLongWork = preg_match('/^(import$|post|back)/', $job) === 1 ? ':'.base_path('ini/long') : '';
         $process = new Process(
             [
@@ -612,6 +632,7 @@ final class BenchCommand extends Command
             'aged' => app(Reports::class)->aged(app(Settings::class)->controlAccount(), '2026-10-31'),
             default => match (1) {
                 preg_match('/^(plan|look|post|back) /', $job) => $this->closingRun($job, $folder),
+                preg_match('/^page (.+)/', $job, $path) => $this->page($path[1]),
                 preg_match('/^digest (.+)/', $job, $file) => hash_file('sha256', "{$folder}/in/{$file[1]}"),
                 preg_match('/^refuse (.+)/', $job, $file) => $this->refuse("{$folder}/in/{$file[1]}", $folder),
                 default => $this->fetch(
