@@ -309,7 +309,8 @@ final readonly class Standing
                 $add($found);
             }
         }
-        foreach (DB::table('run_settlements')->where('run_id', $runId)->orderByDesc('settlement_id')->pluck('settlement_id') as $own) {
+        $all = DB::table('run_settlements')->where('run_id', $runId)->orderByDesc('settlement_id')->pluck('settlement_id');
+        foreach ($all->diff(array_keys($known)) as $own) {
             $found = [];
             $this->collect((int) $own, $found);
             $add($found);
