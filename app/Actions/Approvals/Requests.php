@@ -60,20 +60,26 @@ final readonly class Requests
      */
     public function ask(string $key, ApprovalAsked $asked, string $seen = ''): int
     {
-        return (int) Once::for($key, function () use ($asked, $seen): int {
-            if ($asked->why === '') {
-                throw new Refusal('It needs no second person. Post it.');
-            }
-            $plan = $this->planOf($asked->kind, $asked->payload);
-            if ($seen !== '' && $seen !== $plan->digest()) {
-                throw Refusal::changed('What would be posted has changed since you looked. Look at the figures again, then ask.');
-            }
-            $this->replace($this->requests->waitingFor($asked->kind, $asked->subject), $plan->digest());
+        $done = Once::result($key);
+        if ($done !== null) {
+            return (int) $done;
+        }
+        if ($asked->why === '') {
+            throw new Refusal('It needs no second person. Post it.');
+        }
+        // Before the books are held for writing: approving looks at it again.
+        $digest = $this->planOf($asked->kind, $asked->payload)->digest();
+        if ($seen !== '' && $seen !== $digest) {
+            throw Refusal::changed('What would be posted has changed since you looked. Look at the figures again, then ask.');
+        }
+
+        return (int) Once::for($key, function () use ($asked, $digest): int {
+            $this->replace($this->requests->waitingFor($asked->kind, $asked->subject), $digest);
             $id = DB::table('approval_requests')->insertGetId([
                 'kind' => $asked->kind->value,
                 'subject' => $asked->subject,
                 'payload' => json_encode($asked->payload, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
-                'digest' => $plan->digest(),
+                'digest' => $digest,
                 'title' => $asked->title,
                 'total' => $asked->total->minor,
                 'why' => $asked->why,
