@@ -12,6 +12,7 @@ use Ajuste\Core\RefusalKind;
 use Ajuste\Core\SignOff\SignOff;
 use App\Actions\Approvals\SecondPerson;
 use App\Actions\Posting\Once;
+use App\Actions\Posting\PreparedPosting;
 use App\Actions\Posting\Reason;
 use App\Queries\Settings;
 use App\Queries\SignOffs;
@@ -27,6 +28,7 @@ final readonly class SignPeriod
         private SignOffs $signOffs,
         private Settings $settings,
         private LockPeriod $lock,
+        private PreparedPosting $prepared,
         private SecondPerson $second,
         private Actor $actor,
         private AuditTrail $audit,
@@ -49,7 +51,8 @@ final readonly class SignPeriod
      */
     public function review(string $key, SignOff $signOff, string $seen, string $outside): void
     {
-        Once::for($key, function () use ($signOff, $seen, $outside): int {
+        // The proofs that are kept may take long.
+        $this->prepared->post(fn (): string => Once::for($key, function () use ($signOff, $seen, $outside): int {
             $who = $this->second->approving($signOff->prepared->who ?? '', $outside);
             $signOff->refuseReviewer($who, $seen);
             $signed = $this->sign($signOff, 'reviewer', trim($outside), $who);
@@ -57,7 +60,7 @@ final readonly class SignPeriod
             $this->turnTo($this->settings->calendar()->after($signOff->period));
 
             return $signed;
-        });
+        }));
     }
 
     /** @throws Refusal when no words say what is to be changed, or nothing is in review */

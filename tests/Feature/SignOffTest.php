@@ -9,11 +9,14 @@ use App\Actions\CutPack;
 use App\Models\User;
 use App\Queries\Settings;
 use App\Support\ClosePack;
+use Illuminate\Database\Events\QueryExecuted;
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\View;
 use Illuminate\View\View as CoverView;
+use PDO;
 use ZipArchive;
 
 /** A period ends: checks, two signatures over the same figures, the lock, the next month (R13). */
@@ -67,6 +70,26 @@ final class SignOffTest extends BooksTestCase
     }
 
     /** R13: nothing takes effect in locked days; a period 13 leaves the year's last day open until it is signed itself. */
+    public function test_the_second_signature_holds_nobody_up(): void
+    {
+        $written = 0;
+        Event::listen(QueryExecuted::class, function (QueryExecuted $query) use (&$written): void {
+            if (str_starts_with($query->sql, 'insert into "period_locks"')) {
+                $other = new PDO("sqlite:{$this->folder}/books.sqlite", options: [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION]);
+                $other->exec('PRAGMA busy_timeout = 0');
+                $other->exec("UPDATE notes SET text = '' WHERE 0");
+                $written++;
+            }
+        });
+        $this->sign('a', $this->preparer);
+        foreach ([1, 2] as $click) {
+            $this->sign('b', $this->reviewer);
+        }
+        self::assertSame([1, 1, 2], [$written, DB::table('period_locks')->count(), DB::table('signatures')->count()]);
+        self::assertSame(1, DB::table('audit_records')->where('what', 'sign as reviewer')->count());
+        $this->assertBooksHold();
+    }
+
     public function test_a_period_13_takes_adjustments_on_the_last_day_of_a_year_that_is_signed(): void
     {
         $calendar = "period,from,to\n2026-13,2026-10-31,2026-10-31\n";
