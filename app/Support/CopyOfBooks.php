@@ -162,6 +162,8 @@ final class CopyOfBooks
         }
         $writes = $this->in(fn (): array => $this->writes($now));
         if ($writes === []) {
+            $more();
+
             return true;
         }
         $carried = fn (string $column): string => $this->carried($column, $now);
