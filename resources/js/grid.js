@@ -111,6 +111,11 @@ export function grid() {
 
         moreCame() {
             this.readRows();
+            // Who asked for more by key goes on where it begins.
+            if (this.lastHere && document.activeElement === document.body) {
+                this.lastHere.nextElementSibling?.querySelector('a')?.focus();
+            }
+            this.lastHere = null;
             this.offerColumns();
             this.count();
             const typed = this.$root.querySelector('[data-filter]');
@@ -118,7 +123,7 @@ export function grid() {
             if (this.table.dataset.window !== undefined) {
                 this.shown = `${this.rows.length} of ${more?.dataset.more ?? this.rows.length} shown`;
             } else if (typed?.value) {
-                this.filter({ target: typed });
+                this.narrow(typed.value);
             }
         },
 
@@ -154,6 +159,9 @@ export function grid() {
                 return;
             }
             const row = event.target.closest('tr');
+            if (event.target.closest('[data-more]')) {
+                this.lastHere = row.previousElementSibling;
+            }
             if (!this.rows.includes(row) || event.target.closest('a, button, input, select, label')) {
                 return;
             }
@@ -228,9 +236,18 @@ export function grid() {
         filter(event) {
             if (this.table.dataset.window !== undefined) {
                 this.ask({ words: event.target.value.trim() });
-                return;
+            } else {
+                this.withAll(() => this.narrow(event.target.value));
             }
-            const wanted = plain(event.target.value).split(/\s+/).filter(Boolean);
+        },
+
+        /** What is done to the rows that happen to be here would say less than there is. */
+        withAll(does) {
+            this.table.querySelector('[data-more]') ? this.whole().then(does) : does();
+        },
+
+        narrow(typed) {
+            const wanted = plain(typed).split(/\s+/).filter(Boolean);
             this.rows.forEach((row) => {
                 const text = plain(row.textContent);
                 row.hidden = !wanted.every((word) => text.includes(word));
@@ -271,13 +288,17 @@ export function grid() {
             this.table.dataset.asked = '';
         },
 
-        /** The rows that are not here yet, asked for at once. */
+        /** The rows that are not here yet, asked for at once, and once. */
         async whole() {
             const link = this.table.querySelector('[data-more]');
-            if (link) {
-                await htmx.ajax('GET', `${link.href}&${this.parameter('all')}=1`, { target: link.closest('tr'), swap: 'outerHTML' });
-                this.moreCame();
+            if (link && !this.rest) {
+                const rest = { target: link.closest('tr'), swap: 'outerHTML' };
+                this.rest = htmx.ajax('GET', `${link.href}&${this.parameter('all')}=1`, rest).finally(() => {
+                    this.rest = null;
+                    this.moreCame();
+                });
             }
+            await this.rest;
         },
 
         sortBy(place, heading) {
@@ -291,8 +312,12 @@ export function grid() {
             heading.setAttribute('aria-sort', ascending ? 'ascending' : 'descending');
             if (this.table.dataset.window !== undefined) {
                 this.ask({ order: heading.dataset.order ?? '', descending: !ascending && heading.dataset.order ? '1' : '' });
-                return;
+            } else {
+                this.withAll(() => this.arrange(place, ascending));
             }
+        },
+
+        arrange(place, ascending) {
             const key = (row) => row.cells[place]?.dataset.sort ?? row.cells[place]?.textContent.trim() ?? '';
             const numeric = this.rows.every((row) => /^-?\d*$/.test(key(row)));
             const compare = numeric ? (a, b) => Number(key(a)) - Number(key(b)) : (a, b) => key(a).localeCompare(key(b));

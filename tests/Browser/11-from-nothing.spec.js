@@ -1,16 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { spawn } from 'node:child_process';
-import { mkdirSync } from 'node:fs';
-import { createServer } from 'node:net';
-import { byKeyboard, folder, handInChosen, watch } from './helpers.js';
-
-const freePort = () =>
-    new Promise((found) => {
-        const server = createServer().listen(0, '127.0.0.1', () => {
-            const { port } = server.address();
-            server.close(() => found(port));
-        });
-    });
+import { byKeyboard, folder, handInChosen, serve, watch } from './helpers.js';
 
 const sheet = (name, text) => ({ name, mimeType: 'text/csv', buffer: Buffer.from(text) });
 
@@ -18,16 +7,7 @@ let served;
 let address;
 
 test.beforeAll(async () => {
-    const books = `${folder}/own`;
-    mkdirSync(books, { recursive: true });
-    const port = await freePort();
-    address = `http://127.0.0.1:${port}`;
-    served = spawn('./ajuste', ['serve', `--port=${port}`], {
-        detached: true,
-        stdio: 'ignore',
-        env: { ...process.env, AJUSTE_BOOKS: `${books}/books.sqlite` },
-    });
-    await expect(async () => expect((await fetch(`${address}/first-start`)).ok).toBe(true)).toPass({ timeout: 60_000 });
+    ({ served, address } = await serve(`${folder}/own/books.sqlite`, '/first-start'));
 });
 
 test.afterAll(() => process.kill(-served.pid));

@@ -1,5 +1,8 @@
 import { expect } from '@playwright/test';
-import { execFileSync } from 'node:child_process';
+import { execFileSync, spawn } from 'node:child_process';
+import { mkdirSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { dirname } from 'node:path';
 
 export const folder = process.env.AJUSTE_TEST_FOLDER;
 
@@ -8,14 +11,33 @@ export function ajuste(...args) {
     return JSON.parse(execFileSync('./ajuste', [...args, '--json'], { encoding: 'utf8' }));
 }
 
+const freePort = () =>
+    new Promise((found) => {
+        const server = createServer().listen(0, '127.0.0.1', () => {
+            const { port } = server.address();
+            server.close(() => found(port));
+        });
+    });
+
+/** Serves other books than those of the demo, until the process group that it gives is ended. */
+export async function serve(books, page) {
+    mkdirSync(dirname(books), { recursive: true });
+    const port = await freePort();
+    const address = `http://127.0.0.1:${port}`;
+    const env = { ...process.env, AJUSTE_BOOKS: books };
+    const served = spawn('./ajuste', ['serve', `--port=${port}`], { detached: true, stdio: 'ignore', env });
+    await expect(async () => expect((await fetch(address + page)).ok).toBe(true)).toPass({ timeout: 60_000 });
+    return { served, address };
+}
+
 /** `-1234.50` as the screen writes it. */
 export function grouped(decimal) {
     const [whole, fraction] = decimal.replace('-', '').split('.');
     return (decimal.startsWith('-') ? '−' : '') + whole.replace(/\B(?=(\d{3})+$)/g, ',') + (fraction ? `.${fraction}` : '');
 }
 
-export async function signIn(page, who = 'preparer', password = 'olive-press', beside = async () => {}) {
-    await page.goto('/sign-in');
+export async function signIn(page, who = 'preparer', password = 'olive-press', beside = async () => {}, address = '') {
+    await page.goto(`${address}/sign-in`);
     await page.getByLabel('E-mail address').fill(`${who}@example.invalid`);
     await page.getByLabel('Password').fill(password);
     await page.keyboard.press('Enter');

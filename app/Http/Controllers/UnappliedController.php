@@ -41,6 +41,9 @@ final class UnappliedController
 {
     private const ROWS = 500;
 
+    /** So many come at once when the rest is asked for, to be filtered, sorted or chosen. */
+    private const ALL = 100_000;
+
     public function index(Request $request, ViewPoint $at, Unapplied $unapplied, FittingMatches $fitting, UnappliedWorktop $worktop): string
     {
         $briefs = $unapplied->briefs($at->account, $at->asOf);
@@ -131,6 +134,7 @@ final class UnappliedController
             view('unapplied.run', [
                 'lines' => $lines,
                 'from' => $request->integer('from'),
+                'most' => self::most($request),
                 'digest' => MatchUnapplied::digest($lines),
                 'chosen' => ChosenMatches::of($lines, self::ids(old('leave')), self::ids(old('take'))),
                 'key' => bin2hex(random_bytes(16)),
@@ -151,7 +155,7 @@ final class UnappliedController
         return Part::of(
             view('unapplied.posted-run', [
                 'run' => $run,
-                'lines' => $settlements->of($run->id, $request->integer('from'), self::ROWS),
+                'lines' => $settlements->of($run->id, $request->integer('from'), self::most($request)),
                 'from' => $request->integer('from'),
                 'count' => $settlements->count($run->id),
                 'reversed' => $runs->reversal($run->id),
@@ -159,6 +163,11 @@ final class UnappliedController
             ]),
             $request,
         );
+    }
+
+    private static function most(Request $request): int
+    {
+        return $request->boolean('all') ? self::ALL : self::ROWS;
     }
 
     /** What would be posted as it is chosen now. */

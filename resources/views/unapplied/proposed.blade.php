@@ -25,7 +25,7 @@
     </thead>
     <tbody>
         @fragment('rows')
-            @forelse (array_slice($lines, $from, 500) as $line)
+            @forelse (array_slice($lines, $from, $most) as $line)
                 <tr data-minor="{{ $line->credit->takeable->minor }}">
                     <td><a href="{{ route('unapplied', ['customer' => $line->customer->id]) }}">{{ $line->customer->name }}</a></td>
                     <td><a href="{{ route('document', $line->credit->id) }}">{{ $line->credit->title() }}</a></td>
@@ -63,7 +63,7 @@
                     <td colspan="7">Nothing open would use up an unapplied credit whole. What is left needs a person.</td>
                 </tr>
             @endforelse
-            <x-more-rows :from="$from + 500" :total="count($lines)" />
+            <x-more-rows :from="$from + $most" :total="count($lines)" />
         @endfragment
     </tbody>
 </table>
