@@ -162,7 +162,7 @@ export function grid() {
             if (event.target.closest('[data-more]')) {
                 this.lastHere = row.previousElementSibling;
             }
-            if (!this.rows.includes(row) || event.target.closest('a, button, input, select, label')) {
+            if (!this.rows.includes(row) || event.target.closest('a, button, input, select, label, details')) {
                 return;
             }
             if (event.shiftKey && this.anchor) {

@@ -62,6 +62,11 @@ test('a run of many lines is looked at list by list, posted and taken back', asy
         await press('Escape');
         await press('a');
         await expect(foot('taken')).toContainText('11 chosen');
+        await press('y');
+        await expect(foot('taken')).toContainText('11 rows copied');
+        const copied = (await page.evaluate(() => navigator.clipboard.readText())).split('\n');
+        expect(copied[0]).toBe('Customer\tDocument\tAmount\tIn EUR\tWhy');
+        expect(copied[11]).toMatch(/\tL519\t1\.19 Dr EUR\t1\.19 Dr\tinside the policy$/);
         await tabTo(rows('left').first().getByRole('link').first());
         await press('f');
         await page.keyboard.type('l66');

@@ -28,10 +28,10 @@
                                 @endunless
                             </td>
                             <td>{{ $row->scope === 'due' ? 'due items' : 'all items' }}, {{ $row->currency }}</td>
-                            <td data-sort="{{ $row->from_date }}">{{ Say::day($row->from_date) }}</td>
-                            <td data-sort="{{ $row->to_date }}">{{ Say::day($row->to_date) }}
+                            <td class="nowrap" data-sort="{{ $row->from_date }}">{{ Say::day($row->from_date) }}</td>
+                            <td class="nowrap" data-sort="{{ $row->to_date }}" data-copy="{{ Say::day($row->to_date) }}">{{ Say::day($row->to_date) }}
                                 @if ($writes && $row->to_date === '')
-                                    <details data-skip>
+                                    <details>
                                         <summary class="inline list-none cursor-pointer slate underline">end it<span class="visually-hidden">,
                                                 {{ $row->reference }}</span></summary>
                                         <form method="post" action="{{ route('agreement.end') }}" class="flex flex-wrap gap-2 items-end">@csrf

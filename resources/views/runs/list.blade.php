@@ -41,7 +41,7 @@
                         <td class="n" data-sort="{{ $line->amount->minor }}">{{ App\Http\Say::balance($line->amount) }} <span
                                 class="slate">{{ $line->amount->currency->code }}</span></td>
                         <td class="n font-semibold" data-sort="{{ $line->base->minor }}">{{ App\Http\Say::balance($line->base) }}</td>
-                        <td class="soft">{{ $line->why }}
+                        <td class="soft" data-copy="{{ $line->why }}">{{ $line->why }}
                             @if ($writes && ($choice = RunLines::choice($line, $kind)) !== '')
                                 <x-run-choice :kind="$kind" :item="$line->itemId" :document="$line->document" :key="$key" :choice="$choice" />
                             @endif
