@@ -17,8 +17,11 @@ final class RunLines
 {
     public const LISTS = ['pairs', 'taken', 'left'];
 
-    /** @return array{taken: ListWindow<PlannedLine>, left: ListWindow<LeftOut>, pairs?: ListWindow<Offset>} */
-    public static function of(RunPlan $run, Request $request): array
+    /**
+     * @param list<PlannedLine> $lines of the run
+     * @return array{taken: ListWindow<PlannedLine>, left: ListWindow<LeftOut>, pairs?: ListWindow<Offset>}
+     */
+    public static function of(RunPlan $run, array $lines, Request $request): array
     {
         $words = static fn (PlannedLine|LeftOut $of): string => "{$of->customer->number} {$of->customer->name} {$of->document} "
             .Say::balance($of->amount)." {$of->amount->currency->code} {$of->why}";
@@ -30,7 +33,7 @@ final class RunLines
             'why' => static fn (PlannedLine|LeftOut $of): string => $of->why,
         ];
         $windows = [
-            'taken' => ListWindow::of($request, $run->lines(), $words, $orders, 'taken'),
+            'taken' => ListWindow::of($request, $lines, $words, $orders, 'taken'),
             'left' => ListWindow::of($request, $run->leftOut(), $words, $orders, 'left'),
         ];
 

@@ -92,7 +92,7 @@ final readonly class CurrencyPlan implements RunPlan
 
     public function isEmpty(): bool
     {
-        return $this->lines() === [];
+        return $this->revalued === [];
     }
 
     public function leftOut(): array
@@ -123,7 +123,7 @@ final readonly class CurrencyPlan implements RunPlan
             }
         }
         $plan->trail(RunKind::Currency->words(), Subject::run(), '', [
-            'as_of' => $this->asOf, 'lines' => (string) count($this->lines()), 'total' => $this->total()->decimal(),
+            'as_of' => $this->asOf, 'lines' => (string) count($this->revalued), 'total' => $this->total()->decimal(),
         ]);
     }
 

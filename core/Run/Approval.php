@@ -18,7 +18,8 @@ final class Approval
      */
     public static function needed(RunPlan $plan, ?Money $limit): string
     {
-        foreach ($plan->lines() as $line) {
+        $lines = $plan->lines();
+        foreach ($lines as $line) {
             if ($line->takenAlong) {
                 return "{$line->document} is taken along although the policy leaves it out";
             }
@@ -26,9 +27,9 @@ final class Approval
                 return "{$line->document}, {$line->base->abs()->grouped()}, is above the limit of {$limit->grouped()}";
             }
         }
-        $lines = array_map(static fn (PlannedLine $line): Money => $line->base, $plan->lines());
+        $amounts = array_map(static fn (PlannedLine $line): Money => $line->base, $lines);
 
-        return self::above($lines, $limit, 'the run', $plan->total());
+        return self::above($amounts, $limit, 'the run', $plan->total());
     }
 
     /**

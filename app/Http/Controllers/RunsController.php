@@ -79,6 +79,7 @@ final class RunsController
                 ['kind' => $of, 'asOf' => $at->asOf, 'why' => $refusal->getMessage(), 'key' => $key],
             )->render();
         }
+        $lines = $run->lines();
         [$posting, $refusal] = Part::isRows($http, RunLines::LISTS)
             ? [null, '']
             : self::rehearsed(static fn (): PostingPlan => $post->posting($run));
@@ -90,8 +91,8 @@ final class RunsController
         return Part::of(view(self::page($of), [
             'kind' => $of,
             'run' => $run,
-            'lines' => count($run->lines()),
-            'windows' => RunLines::of($run, $http),
+            'lines' => count($lines),
+            'windows' => RunLines::of($run, $lines, $http),
             'digest' => $digest,
             'vouchers' => count($vouchers),
             'sums' => VoucherSums::of($vouchers),

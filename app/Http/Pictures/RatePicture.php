@@ -7,7 +7,7 @@ namespace App\Http\Pictures;
 use Ajuste\Core\Calendar\Day;
 use Ajuste\Core\Currency\Revalued;
 use Ajuste\Core\Money\DatedRate;
-use Brick\Math\BigRational;
+use Ajuste\Core\Money\Money;
 
 /** A currency's rate over the twelve months to a day, in base per unit, with the open documents at the rate that each carries. */
 final readonly class RatePicture
@@ -18,9 +18,12 @@ final readonly class RatePicture
 
     public const DAYS = 365;
 
+    /** Of documents so near to each other one is seen. */
+    private const DOT = 3;
+
     public string $line;
 
-    /** @var list<array{float, float, string}> place of each document, and what it says */
+    /** @var list<array{float, float, string}> places of documents, and what each says */
     public array $dots;
 
     public string $low;
@@ -39,8 +42,8 @@ final readonly class RatePicture
         $own = $dots = [];
         foreach ($documents as $of) {
             $item = $of->of->item;
-            $own[] = [max($first, $item->date), self::ratio($item->base->minor, $item->base->currency->minorPerUnit())
-                ->dividedBy(self::ratio($item->amount->minor, $item->amount->currency->minorPerUnit()))->toFloat(), $item->title()];
+            $rate = self::units($item->base) / self::units($item->amount); // only drawn
+            $own[] = [max($first, $item->date), $rate, $item->title()];
         }
         $values = [
             ...array_map(static fn (DatedRate $of): float => $of->rate->perUnit()->toFloat(), $rates),
@@ -59,14 +62,20 @@ final readonly class RatePicture
         $this->line = $path === '' ? '' : "{$path}H{$x($asOf)}";
         $this->closingAt = $closing ?? $y($low);
         foreach ($own as [$day, $value, $title]) {
-            $dots[] = [$x($day), $y($value), $title.', at '.number_format($value, 4)];
+            [$across, $down] = [$x($day), $y($value)];
+            $place = round($across / self::DOT).' '.round($down / self::DOT);
+            $dots[$place] ??= [$across, $down, $title.', at '.number_format($value, 4), 0];
+            $dots[$place][3]++;
         }
-        $this->dots = $dots;
+        $this->dots = array_map(
+            static fn (array $of): array => [$of[0], $of[1], $of[3] === 1 ? $of[2] : $of[2].' and '.number_format($of[3] - 1).' more'],
+            array_values($dots),
+        );
         [$this->low, $this->high] = [number_format($low, 4), number_format($high, 4)];
     }
 
-    private static function ratio(int $minor, int $perUnit): BigRational
+    private static function units(Money $of): float
     {
-        return BigRational::of($minor)->dividedBy($perUnit);
+        return $of->minor / $of->currency->minorPerUnit();
     }
 }
