@@ -7,7 +7,7 @@ test('contra and residues, approved and taken back', async ({ page }) => {
     test.setTimeout(240_000);
     const problems = watch(page);
     const { press, done, tabTo } = byKeyboard(page, 400);
-    const left = page.locator('h2', { hasText: 'Near misses' }).locator('xpath=following-sibling::table[1]');
+    const left = page.locator('#left-rows');
     const before = ajuste('proof');
     await signIn(page);
 
