@@ -26,19 +26,34 @@ final class RefundList
         );
     }
 
-    /** @return list<stdClass> the latest first, each with `confirmed` */
-    public function all(): array
+    /** @return list<int> the latest first */
+    public function ids(): array
+    {
+        return array_values(array_map(intval(...), DB::table('refunds')->orderByDesc('id')->pluck('id')->all()));
+    }
+
+    /**
+     * @param list<int> $ids
+     * @return list<stdClass> the latest first, each with `confirmed`
+     */
+    public function several(array $ids): array
     {
         return array_values(
             $this->rows()
+                ->whereIn('r.id', $ids)
                 ->orderByDesc('r.id')
-                ->limit(500)
                 ->get()
                 ->each(function (stdClass $row): void {
                     $row->confirmed = $this->isConfirmed($row->voucher_id);
                 })
                 ->all(),
         );
+    }
+
+    /** The refund that an item is, if it is one. */
+    public function ofItem(int $itemId): ?stdClass
+    {
+        return $this->rows()->where('r.item_id', $itemId)->first();
     }
 
     /** Whether a line of a statement confirms the posting in transit. */

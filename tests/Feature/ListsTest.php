@@ -203,4 +203,17 @@ final class ListsTest extends BooksTestCase
             self::assertStringContainsString('colspan', $rows('words=nobody'), $page);
         }
     }
+
+    public function test_many_rows_that_were_set_aside_are_all_found(): void
+    {
+        $this->importBasics();
+        $rows = array_map(static fn (int $n): string => "X{$n},invoice,NOBODY{$n},2026-10-01,,EUR,5.00,5.00,,,,", range(1, 620));
+        $this->import(['items.csv' => self::items($rows)], setAside: true);
+        $this->actingAs($this->person());
+        $this->get('/intake')->assertOk()->assertSee('data-more="620"', false);
+        $asked = fn (string $how): string => (string) $this
+            ->get("/intake?{$how}", ['HX-Request' => 'true', 'HX-Target' => 'aside-rows'])->assertOk()->getContent();
+        self::assertSame(1, substr_count($asked('words=nobody617'), 'name="reason"'));
+        self::assertStringContainsString('items.csv, 621', substr($asked('order=file&descending=1'), 0, 400));
+    }
 }

@@ -22,10 +22,13 @@ use App\Actions\Import\UnclearDates;
 use App\Actions\Posting\Once;
 use App\Files\SourceFile;
 use App\Files\Table;
+use App\Http\ListWindow;
+use App\Http\Part;
 use App\Http\Reading;
 use App\Models\Import;
 use App\Models\ImportFile;
 use App\Queries\LateNewsList;
+use App\Queries\RowsAside;
 use App\Queries\Settings;
 use App\Support\Actor;
 use App\Support\KeptFiles;
@@ -35,15 +38,18 @@ use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\View\View;
+use stdClass;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 
 final class IntakeController
 {
     private const LARGEST_COMPARED = 30 * 1024 * 1024;
 
-    public function index(LateNewsList $news): View
+    public function index(Request $request, LateNewsList $news, RowsAside $aside): string
     {
-        return view('intake.index', [
+        $ids = $aside->ids();
+
+        return Part::of(view('intake.index', [
             'late' => $news->count(),
             'imports' => Import::query()->orderByDesc('id')->limit(100)->get(),
             'files' => ImportFile::query()
@@ -51,13 +57,19 @@ final class IntakeController
                 ->orderBy('id')
                 ->get()
                 ->groupBy('import_id'),
-            'aside' => DB::table('rows_set_aside as r')
-                ->join('import_files as f', 'f.id', '=', 'r.import_file_id')
-                ->whereNotIn('r.id', DB::table('rows_closed')->select('row_id'))
-                ->orderBy('r.id')
-                ->limit(500)
-                ->get(['r.*', 'f.name', 'f.import_id']),
-        ]);
+            'window' => ListWindow::fetched(
+                $request,
+                $ids,
+                $aside->several(...),
+                static fn (stdClass $of): string => "{$of->name} {$of->row} {$of->field} {$of->value} {$of->expected} {$of->line}",
+                [
+                    'file' => static fn (stdClass $of): string => sprintf('%s %09d', $of->name, $of->row),
+                    'wrong' => static fn (stdClass $of): string => "{$of->field} {$of->value} {$of->expected}",
+                    'line' => static fn (stdClass $of): string => $of->line,
+                ],
+            ),
+            'none' => $ids === [] ? 'No row is set aside.' : 'No row has these words.',
+        ]), $request);
     }
 
     public function handIn(Request $request): RedirectResponse

@@ -13,8 +13,9 @@ use App\Actions\OrderPayments;
 use App\Actions\PayBack;
 use App\Http\Download;
 use App\Http\FormKey;
+use App\Http\ListWindow;
 use App\Http\Paper;
-use App\Http\ViewPoint;
+use App\Http\Part;
 use App\Http\WorktopForm;
 use App\Queries\ItemCurrencies;
 use App\Queries\RefundList;
@@ -22,21 +23,37 @@ use App\Queries\Settings;
 use App\Values\RefundRequest;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use Illuminate\View\View;
+use stdClass;
 use Symfony\Component\HttpFoundation\Response;
 
 /** Credits that are paid back, and the orders by which the bank is asked to. */
 final class RefundsController
 {
-    public function index(RefundList $refunds, Settings $settings, ViewPoint $at): View
+    public function index(Request $request, RefundList $refunds, Settings $settings): string
     {
-        return view('refunds.index', [
-            'refunds' => $refunds->all(),
+        $ids = $refunds->ids();
+
+        return Part::of(view('refunds.index', [
+            'window' => ListWindow::fetched(
+                $request,
+                $ids,
+                $refunds->several(...),
+                static fn (stdClass $of): string => "{$of->document} {$of->payee} {$of->iban} {$of->credit} {$of->reason} {$of->way} "
+                    .Money::ofMinor($of->paid, $of->currency)->grouped()." {$of->currency} {$of->status} {$of->back_reason}",
+                [
+                    'refund' => static fn (stdClass $of): string => $of->document,
+                    'dated' => static fn (stdClass $of): string => $of->date,
+                    'to' => static fn (stdClass $of): string => $of->payee,
+                    'pays back' => static fn (stdClass $of): string => (string) $of->credit,
+                    'by' => static fn (stdClass $of): string => $of->way,
+                    'amount' => static fn (stdClass $of): int => $of->paid,
+                ],
+            ),
+            'none' => $ids === [] ? 'Nothing was paid back yet.' : 'No refund has these words.',
             'waiting' => $refunds->toOrder(),
             'base' => $settings->base(),
             'key' => bin2hex(random_bytes(16)),
-            'date' => $settings->locked()->firstOpenFrom($at->asOf),
-        ]);
+        ]), $request);
     }
 
     public function post(Request $request, int $item, PayBack $pay, ItemCurrencies $currencies): RedirectResponse
@@ -109,9 +126,9 @@ final class RefundsController
     }
 
     /** The voucher of a refund, which names what it pays back. */
-    public function paper(int $item, RefundList $refunds, Settings $settings): Response
+    public function paper(int $item, RefundList $refunds): Response
     {
-        $refund = array_values(array_filter($refunds->all(), static fn (object $row): bool => $row->item_id === $item))[0] ?? abort(404);
+        $refund = $refunds->ofItem($item) ?? abort(404);
 
         return Paper::pdf(
             'refunds.paper',

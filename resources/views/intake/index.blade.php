@@ -38,40 +38,49 @@
             <div class="note"><a href="{{ route('late-news') }}">{{ Say::count($late, 'row') }} of late news</a>, dated in a locked period:
                 decide whether the period is opened again, or they go to the next one.</div>
         @endif
-        <h2>Rows set aside</h2>
-        <table class="grid-table">
-            <thead>
-                <tr>
-                    <th scope="col">File and row</th>
-                    <th scope="col">What is wrong</th>
-                    <th scope="col">The row</th>
-                    <th scope="col">Close</th>
-                </tr>
-            </thead>
-            <tbody>
-                @forelse ($aside as $row)
+        <div class="mt-5" x-data="grid">
+            <div class="flex items-baseline gap-4">
+                <h2>Rows set aside</h2>
+                <div class="ml-auto"><x-filter /></div>
+            </div>
+            <table class="grid-table" data-list @if ($window->isPart) data-window @endif>
+                <thead>
                     <tr>
-                        <td class="nowrap"><a href="{{ route('row', $row->id) }}">{{ $row->name }}, {{ $row->row }}</a>
-                            <span class="slate">import <a href="{{ route('import', $row->import_id) }}">{{ $row->import_id }}</a></span></td>
-                        <td>{{ $row->field }} “{{ $row->value }}”: {{ $row->expected }}</td>
-                        <td class="soft">{{ $row->line }}</td>
-                        <td>
-                            @if (Auth::user()->role->mayWrite())
-                                <form method="post" action="{{ route('row.close', $row->id) }}" class="flex gap-2">@csrf
-                                    <label class="visually-hidden" for="close-{{ $row->id }}">Reason</label>
-                                    <input id="close-{{ $row->id }}" type="text" name="reason" placeholder="reason" required class="w-32">
-                                    <button class="button py-0!">Close</button>
-                                </form>
-                            @endif
-                        </td>
+                        <th scope="col" data-order="file"><button type="button">File and row</button></th>
+                        <th scope="col" data-order="wrong"><button type="button">What is wrong</button></th>
+                        <th scope="col" data-order="line"><button type="button">The row</button></th>
+                        <th scope="col">Close</th>
                     </tr>
-                @empty
-                    <tr>
-                        <td colspan="4">No row is set aside.</td>
-                    </tr>
-                @endforelse
-            </tbody>
-        </table>
+                </thead>
+                <tbody id="aside-rows">
+                    @fragment('rows')
+                        @forelse ($window->rows as $row)
+                            <tr>
+                                <td class="nowrap"><a href="{{ route('row', $row->id) }}">{{ $row->name }}, {{ $row->row }}</a>
+                                    <span class="slate">import <a href="{{ route('import', $row->import_id) }}">{{ $row->import_id }}</a></span></td>
+                                <td>{{ $row->field }} “{{ $row->value }}”: {{ $row->expected }}</td>
+                                <td class="soft">{{ $row->line }}</td>
+                                <td data-skip="1">
+                                    @if (Auth::user()->role->mayWrite())
+                                        <form method="post" action="{{ route('row.close', $row->id) }}" class="flex gap-2">@csrf
+                                            <label class="visually-hidden" for="close-{{ $row->id }}">Reason</label>
+                                            <input id="close-{{ $row->id }}" type="text" name="reason" placeholder="reason" required class="w-32">
+                                            <button class="button py-0!">Close</button>
+                                        </form>
+                                    @endif
+                                </td>
+                            </tr>
+                        @empty
+                            <tr>
+                                <td colspan="4">{{ $none }}</td>
+                            </tr>
+                        @endforelse
+                        <x-more-rows :from="$window->next" :total="$window->count" />
+                    @endfragment
+                </tbody>
+            </table>
+            <x-table-foot name="rows-set-aside" />
+        </div>
     </div>
     <aside class="pane worktop" id="worktop" aria-label="Hand in files">
         <h2 class="title">Hand in files</h2>

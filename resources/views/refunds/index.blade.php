@@ -19,25 +19,25 @@
                 </form>
             @endif
         </div>
-        <table class="grid-table mt-2" data-list data-decimals="{{ $base->decimals }}">
+        <table class="grid-table mt-2" data-list data-decimals="{{ $base->decimals }}" @if ($window->isPart) data-window @endif>
             <thead>
                 <tr>
-                    <th scope="col">
+                    <th scope="col" data-order="refund">
                         <button type="button">Refund</button>
                     </th>
-                    <th scope="col">
+                    <th scope="col" data-order="dated">
                         <button type="button">Dated</button>
                     </th>
-                    <th scope="col">
+                    <th scope="col" data-order="to">
                         <button type="button">To</button>
                     </th>
-                    <th scope="col">
+                    <th scope="col" data-order="pays back">
                         <button type="button">Pays back</button>
                     </th>
-                    <th scope="col">
+                    <th scope="col" data-order="by">
                         <button type="button">By</button>
                     </th>
-                    <th scope="col" class="n">
+                    <th scope="col" class="n" data-order="amount">
                         <button type="button">Amount</button>
                     </th>
                     <th scope="col">
@@ -46,8 +46,9 @@
                     <th scope="col">Take back</th>
                 </tr>
             </thead>
-            <tbody>
-                @forelse ($refunds as $refund)
+            <tbody id="refund-rows">
+                @fragment('rows')
+                @forelse ($window->rows as $refund)
                     <tr data-minor="{{ $refund->paid }}">
                         <td><a href="{{ route('document', $refund->item_id) }}">{{ $refund->document }}</a> <a class="slate"
                                 href="{{ route('refunds.paper', $refund->item_id) }}" hx-boost="false">PDF</a></td>
@@ -100,9 +101,11 @@
                     </tr>
                 @empty
                     <tr>
-                        <td colspan="8">Nothing was paid back yet.</td>
+                        <td colspan="8">{{ $none }}</td>
                     </tr>
                 @endforelse
+                <x-more-rows :from="$window->next" :total="$window->count" />
+                @endfragment
             </tbody>
         </table>
         <x-table-foot name="refunds" />
