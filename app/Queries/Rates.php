@@ -68,9 +68,9 @@ final readonly class Rates
     }
 
     /** @return list<stdClass> the latest days first */
-    public function latest(): array
+    public function all(): array
     {
-        return array_values(DB::table('rates')->orderByDesc('date')->orderBy('currency')->limit(400)->get()->all());
+        return array_values(DB::table('rates')->orderByDesc('date')->orderBy('currency')->get()->all());
     }
 
     /** @throws Refusal */

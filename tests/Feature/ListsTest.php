@@ -216,4 +216,19 @@ final class ListsTest extends BooksTestCase
         self::assertSame(1, substr_count($asked('words=nobody617'), 'name="reason"'));
         self::assertStringContainsString('items.csv, 621', substr($asked('order=file&descending=1'), 0, 400));
     }
+
+    public function test_rates_of_years_are_found_whole(): void
+    {
+        $rates = "date,currency,rate,quoted\n";
+        foreach (range(1, 500) as $n) {
+            $rates .= date('Y-m-d', strtotime("2025-01-01 +{$n} days")).',GBP,1.'.sprintf('%03d', $n).",base_per_unit\n";
+        }
+        $this->importBasics(['rates.csv' => $rates]);
+        $this->actingAs($this->person())->get('/rates')->assertOk()->assertSee('data-more="500"', false);
+        $asked = fn (string $how): string => (string) $this
+            ->get("/rates?{$how}", ['HX-Request' => 'true', 'HX-Target' => 'rate-rows'])->assertOk()->getContent();
+        self::assertSame(1, substr_count($asked('words=2025-01-02'), '<tr'));
+        self::assertStringContainsString('1.001', substr($asked('order=rate'), 0, 300));
+        self::assertStringContainsString('1.500', substr($asked('order=rate&descending=1'), 0, 300));
+    }
 }

@@ -14,6 +14,9 @@ use App\Actions\Import\RefusedRows;
 use App\Actions\KeepRate;
 use App\Files\SourceFiles;
 use App\Http\FormKey;
+use App\Http\ListWindow;
+use App\Http\Part;
+use App\Http\Say;
 use App\Http\ViewPoint;
 use App\Queries\ExchangeResults;
 use App\Queries\Rates;
@@ -23,18 +26,33 @@ use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\File;
 use Illuminate\View\View;
+use stdClass;
 
 /** Exchange rates by day, with where they come from. */
 final class RatesController
 {
-    public function index(Rates $rates, Settings $settings, ViewPoint $at): View
+    public function index(Request $request, Rates $rates, Settings $settings, ViewPoint $at): string
     {
-        return view('rates.index', [
-            'rates' => $rates->latest(),
+        $all = $rates->all();
+
+        return Part::of(view('rates.index', [
+            'window' => ListWindow::of(
+                $request,
+                $all,
+                static fn (stdClass $of): string => Say::day($of->date)." {$of->date} {$of->currency} {$of->rate} {$of->source}",
+                [
+                    'day' => static fn (stdClass $of): string => $of->date,
+                    'currency' => static fn (stdClass $of): string => $of->currency,
+                    'rate' => static fn (stdClass $of): string => sprintf('%020.10f', $of->rate), // as text, in the order of numbers
+                    'quoted' => static fn (stdClass $of): string => $of->quoted,
+                    'from' => static fn (stdClass $of): string => $of->source,
+                ],
+            ),
+            'none' => $all === [] ? 'No rates yet. Hand in rates.csv, or type one.' : 'No rate has these words.',
             'base' => $settings->base(),
             'date' => $settings->locked()->firstOpenFrom($at->asOf),
             'key' => bin2hex(random_bytes(16)),
-        ]);
+        ]), $request);
     }
 
     /** Realised and unrealised by month, currency and customer, tied to the exchange accounts. */

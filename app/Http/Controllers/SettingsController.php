@@ -8,29 +8,44 @@ use App\Actions\Receipts\Decide;
 use App\Actions\Receipts\ForgetPayer;
 use App\Actions\Receipts\SetAsideRules;
 use App\Http\FormKey;
+use App\Http\ListWindow;
+use App\Http\Part;
 use App\Queries\DeductionReasons;
 use App\Queries\Settings;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
-use Illuminate\View\View;
+use stdClass;
 
 /** What the books keep for the receipts: reasons for deductions, payers who are known, rules for what is not receivables. */
 final class SettingsController
 {
-    public function index(DeductionReasons $reasons, Settings $settings): View
+    public function index(Request $request, DeductionReasons $reasons, Settings $settings): string
     {
-        return view('settings.index', [
+        $payers = DB::table('payers as p')
+            ->join('customers as c', 'c.id', '=', 'p.customer_id')
+            ->orderBy('p.name')
+            ->get(['p.*', 'c.name as customer_name', 'c.customer'])
+            ->all();
+
+        return Part::of(view('settings.index', [
             'reasons' => $reasons->all(),
             'accounts' => $settings->accounts()->all(),
             'key' => bin2hex(random_bytes(16)),
-            'payers' => DB::table('payers as p')
-                ->join('customers as c', 'c.id', '=', 'p.customer_id')
-                ->orderBy('p.name')
-                ->limit(500)
-                ->get(['p.*', 'c.name as customer_name', 'c.customer']),
+            'payers' => ListWindow::of(
+                $request,
+                array_values($payers),
+                static fn (stdClass $of): string => "{$of->name} {$of->bank_account} {$of->customer} {$of->customer_name}",
+                [
+                    'payer' => static fn (stdClass $of): string => $of->name,
+                    'customer' => static fn (stdClass $of): string => "{$of->customer} {$of->customer_name}",
+                ],
+            ),
+            'noPayer' => $payers === []
+                ? 'Nobody yet. What a person decides for a payer is remembered here.'
+                : 'No payer has these words.',
             'rules' => DB::table('set_aside_rules')->whereNull('withdrawn_at')->orderBy('id')->get(),
-        ]);
+        ]), $request);
     }
 
     public function reason(Request $request, Decide $decide): RedirectResponse

@@ -8,28 +8,29 @@
         <h1>Exchange rates</h1>
         <p class="lead">As they were quoted. One that is quoted in units per {{ $base->code }} is divided by.</p>
         <x-filter />
-        <table class="grid-table mt-2" data-list>
+        <table class="grid-table mt-2" data-list @if ($window->isPart) data-window @endif>
             <thead>
                 <tr>
-                    <th scope="col">
+                    <th scope="col" data-order="day">
                         <button type="button">Day</button>
                     </th>
-                    <th scope="col">
+                    <th scope="col" data-order="currency">
                         <button type="button">Currency</button>
                     </th>
-                    <th scope="col" class="n">
+                    <th scope="col" class="n" data-order="rate">
                         <button type="button">Rate</button>
                     </th>
-                    <th scope="col">
+                    <th scope="col" data-order="quoted">
                         <button type="button">Quoted</button>
                     </th>
-                    <th scope="col">
+                    <th scope="col" data-order="from">
                         <button type="button">From</button>
                     </th>
                 </tr>
             </thead>
-            <tbody>
-                @forelse ($rates as $rate)
+            <tbody id="rate-rows">
+                @fragment('rows')
+                @forelse ($window->rows as $rate)
                     <tr>
                         <td data-sort="{{ $rate->date }}">{{ Say::day($rate->date) }}</td>
                         <td>{{ $rate->currency }}</td>
@@ -39,9 +40,11 @@
                     </tr>
                 @empty
                     <tr>
-                        <td colspan="5">No rates yet. Hand in rates.csv, or type one.</td>
+                        <td colspan="5">{{ $none }}</td>
                     </tr>
                 @endforelse
+                <x-more-rows :from="$window->next" :total="$window->count" />
+                @endfragment
             </tbody>
         </table>
         <x-table-foot name="rates" />
