@@ -22,7 +22,8 @@
                         <td><a href="{{ route('import', $import->id) }}">{{ $import->id }}</a></td>
                         <td class="nowrap">{{ Say::moment($import->recorded_at) }}<br><span class="slate">{{ $import->who }}</span></td>
                         <td>{{ $import->source }}</td>
-                        <td class="soft">{{ $reports->pluck('kind')->implode(', ') }}</td>
+                        <td class="soft">{{ $reports->countBy('kind')->map(fn(int $count, string $kind): string => $count === 1 ? $kind : "{$kind} × {$count}")->implode(', ') }}
+                        </td>
                         <td class="n">{{ number_format($reports->sum('new')) }}</td>
                         <td class="n">{{ number_format($reports->sum('changed')) }}</td>
                         <td class="n">{{ number_format($reports->sum('confirms')) }}</td>
@@ -41,7 +42,9 @@
         <div class="mt-5" x-data="grid">
             <div class="flex items-baseline gap-4">
                 <h2>Rows set aside</h2>
-                <div class="ml-auto"><x-filter /></div>
+                @if ($hasAside)
+                    <div class="ml-auto"><x-filter /></div>
+                @endif
             </div>
             <table class="grid-table" data-list @if ($window->isPart) data-window @endif>
                 <thead>
@@ -79,7 +82,9 @@
                     @endfragment
                 </tbody>
             </table>
-            <x-table-foot name="rows-set-aside" />
+            @if ($hasAside)
+                <x-table-foot name="rows-set-aside" />
+            @endif
         </div>
     </div>
     <aside class="pane worktop" id="worktop" aria-label="Hand in files">

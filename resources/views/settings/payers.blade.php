@@ -1,7 +1,9 @@
 <div class="mt-5" x-data="grid">
     <div class="flex items-baseline gap-4">
         <h2>Payers who are known</h2>
-        <div class="ml-auto"><x-filter /></div>
+        @if ($hasPayers)
+            <div class="ml-auto"><x-filter /></div>
+        @endif
     </div>
     <table class="grid-table" data-list @if ($payers->isPart) data-window @endif>
         <thead>
@@ -37,5 +39,7 @@
             @endfragment
         </tbody>
     </table>
-    <x-table-foot name="payers" />
+    @if ($hasPayers)
+        <x-table-foot name="payers" />
+    @endif
 </div>
