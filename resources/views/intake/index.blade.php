@@ -22,7 +22,7 @@
                         <td><a href="{{ route('import', $import->id) }}">{{ $import->id }}</a></td>
                         <td class="nowrap">{{ Say::moment($import->recorded_at) }}<br><span class="slate">{{ $import->who }}</span></td>
                         <td>{{ $import->source }}</td>
-                        <td class="soft">{{ $reports->countBy('kind')->map(fn(int $count, string $kind): string => $count === 1 ? $kind : "{$kind} × {$count}")->implode(', ') }}
+                        <td class="soft">{{ $reports->countBy('kind')->map(fn(int $count, string $kind): string => $count === 1 ? $kind : "{$kind} ×\u{A0}{$count}")->implode(', ') }}
                         </td>
                         <td class="n">{{ number_format($reports->sum('new')) }}</td>
                         <td class="n">{{ number_format($reports->sum('changed')) }}</td>
