@@ -1,4 +1,7 @@
-@php use App\Http\Say; @endphp
+@php
+    use App\Http\Say;
+    $many = fn(int $count, string $kind): string => $count === 1 ? $kind : "{$kind} ×\u{A0}{$count}";
+@endphp
 <x-layout title="Intake" station="intake" class="halves">
     <div class="pane">
         <h1>Imports</h1>
@@ -22,8 +25,7 @@
                         <td><a href="{{ route('import', $import->id) }}">{{ $import->id }}</a></td>
                         <td class="nowrap">{{ Say::moment($import->recorded_at) }}<br><span class="slate">{{ $import->who }}</span></td>
                         <td>{{ $import->source }}</td>
-                        <td class="soft">{{ $reports->countBy('kind')->map(fn(int $count, string $kind): string => $count === 1 ? $kind : "{$kind} ×\u{A0}{$count}")->implode(', ') }}
-                        </td>
+                        <td class="soft">{{ $reports->countBy('kind')->map($many)->implode(', ') }}</td>
                         <td class="n">{{ number_format($reports->sum('new')) }}</td>
                         <td class="n">{{ number_format($reports->sum('changed')) }}</td>
                         <td class="n">{{ number_format($reports->sum('confirms')) }}</td>
