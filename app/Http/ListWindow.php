@@ -26,9 +26,15 @@ final readonly class ListWindow
      * @param int $count of all rows that have the words
      * @param int $next the place of the first row of the next page
      * @param bool $isPart whether the page cannot filter and sort by itself, since it has not all rows
-     * @param string $name of the list, where a page has several
+     * @param bool $isEmpty whether there is nothing that could be looked for
      */
-    private function __construct(public array $rows, public int $count, public int $next, public bool $isPart, public string $name = '') {}
+    private function __construct(
+        public array $rows,
+        public int $count,
+        public int $next,
+        public bool $isPart,
+        public bool $isEmpty,
+    ) {}
 
     /** How an address says something of a list: where a page has several, with the name of the list before it. */
     public static function parameter(string $name, string $what): string
@@ -60,7 +66,7 @@ final readonly class ListWindow
         [$from, $most] = self::page($request, $name);
         $shown = array_slice($found, $from, $most);
 
-        return new self($shown, count($found), $from + count($shown), count($rows) > self::ROWS, $name);
+        return new self($shown, count($found), $from + count($shown), count($rows) > self::ROWS, $rows === []);
     }
 
     /**
@@ -83,7 +89,7 @@ final readonly class ListWindow
         [$from, $most] = self::page($request);
         $shown = $fetch(array_slice($keys, $from, $most));
 
-        return new self($shown, count($keys), $from + count($shown), count($keys) > self::ROWS);
+        return new self($shown, count($keys), $from + count($shown), count($keys) > self::ROWS, $keys === []);
     }
 
     /** @return array<string> */

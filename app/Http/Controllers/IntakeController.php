@@ -68,7 +68,6 @@ final class IntakeController
                     'line' => static fn (stdClass $of): string => $of->line,
                 ],
             ),
-            'hasAside' => $ids !== [],
             'none' => $ids === [] ? 'No row is set aside.' : 'No row has these words.',
         ]), $request);
     }

@@ -41,7 +41,6 @@ final class SettingsController
                     'customer' => static fn (stdClass $of): string => "{$of->customer} {$of->customer_name}",
                 ],
             ),
-            'hasPayers' => $payers !== [],
             'noPayer' => $payers === []
                 ? 'Nobody yet. What a person decides for a payer is remembered here.'
                 : 'No payer has these words.',

@@ -27,23 +27,23 @@
             </thead>
             <tbody id="cash-rows">
                 @fragment('rows')
-                @forelse ($window->rows as $of)
-                    <tr data-minor="{{ $of->open->minor }}">
-                        <td class="nowrap"><a href="{{ route('customer', $of->customer->id) }}">{{ $of->customer->number }} {{ $of->customer->name }}</a></td>
-                        <td><a href="{{ route('document', $of->item->id) }}">{{ $of->item->title() }}</a></td>
-                        <td data-sort="{{ $of->item->dueDate }}">{{ Say::shortDay($of->item->dueDate) }}</td>
-                        <td class="n" data-sort="{{ $of->open->minor }}">{{ $of->open->grouped() }}</td>
-                        <td class="n" data-sort="{{ $of->paid->minor }}">{{ $of->paid->isZero() ? '·' : $of->paid->grouped() }}</td>
-                        <td class="n" data-sort="{{ $of->share() }}">{{ $of->paid->isZero() ? '' : $percent($of->share()) }}</td>
-                        <td class="soft">{{ implode(', ', array_map(fn($receipt) => "{$receipt->document} of " . Say::shortDay($receipt->date), $of->receipts)) }}
-                        </td>
-                    </tr>
-                @empty
-                    <tr>
-                        <td colspan="7">{{ $cash->lines === [] ? 'Nothing was open on that day.' : 'Nothing has these words.' }}</td>
-                    </tr>
-                @endforelse
-                <x-more-rows :from="$window->next" :total="$window->count" />
+                    @forelse ($window->rows as $of)
+                        <tr data-minor="{{ $of->open->minor }}">
+                            <td class="nowrap"><a href="{{ route('customer', $of->customer->id) }}">{{ $of->customer->number }} {{ $of->customer->name }}</a></td>
+                            <td><a href="{{ route('document', $of->item->id) }}">{{ $of->item->title() }}</a></td>
+                            <td data-sort="{{ $of->item->dueDate }}">{{ Say::shortDay($of->item->dueDate) }}</td>
+                            <td class="n" data-sort="{{ $of->open->minor }}">{{ $of->open->grouped() }}</td>
+                            <td class="n" data-sort="{{ $of->paid->minor }}">{{ $of->paid->isZero() ? '·' : $of->paid->grouped() }}</td>
+                            <td class="n" data-sort="{{ $of->share() }}">{{ $of->paid->isZero() ? '' : $percent($of->share()) }}</td>
+                            <td class="soft">{{ implode(', ', array_map(fn($receipt) => "{$receipt->document} of " . Say::shortDay($receipt->date), $of->receipts)) }}
+                            </td>
+                        </tr>
+                    @empty
+                        <tr>
+                            <td colspan="7">{{ $cash->lines === [] ? 'Nothing was open on that day.' : 'Nothing has these words.' }}</td>
+                        </tr>
+                    @endforelse
+                    <x-more-rows :from="$window->next" :total="$window->count" />
                 @endfragment
             </tbody>
         </table>

@@ -16,20 +16,20 @@
             </thead>
             <tbody id="statement-rows">
                 @fragment('rows')
-                @forelse ($window->rows as $of)
-                    <tr data-minor="{{ $of->total->minor }}">
-                        <td><a href="{{ route('customer', $of->customerId) }}">{{ $of->title }}</a></td>
-                        <td class="soft">{{ $of->email === '' ? 'none' : $of->email }}</td>
-                        <td class="n" data-sort="{{ $of->total->minor }}">{{ Say::balance($of->total) }}</td>
-                        <td class="n" data-sort="{{ $of->late->minor }}">{{ $of->late->isZero() ? '·' : $of->late->grouped() }}</td>
-                        <td class="nowrap slate">{{ $of->sentAt === '' ? '' : Say::moment($of->sentAt) }}</td>
-                    </tr>
-                @empty
-                    <tr>
-                        <td colspan="5">Nobody fits.</td>
-                    </tr>
-                @endforelse
-                <x-more-rows :from="$window->next" :total="$window->count" />
+                    @forelse ($window->rows as $of)
+                        <tr data-minor="{{ $of->total->minor }}">
+                            <td><a href="{{ route('customer', $of->customerId) }}">{{ $of->title }}</a></td>
+                            <td class="soft">{{ $of->email === '' ? 'none' : $of->email }}</td>
+                            <td class="n" data-sort="{{ $of->total->minor }}">{{ Say::balance($of->total) }}</td>
+                            <td class="n" data-sort="{{ $of->late->minor }}">{{ $of->late->isZero() ? '·' : $of->late->grouped() }}</td>
+                            <td class="nowrap slate">{{ $of->sentAt === '' ? '' : Say::moment($of->sentAt) }}</td>
+                        </tr>
+                    @empty
+                        <tr>
+                            <td colspan="5">Nobody fits.</td>
+                        </tr>
+                    @endforelse
+                    <x-more-rows :from="$window->next" :total="$window->count" />
                 @endfragment
             </tbody>
         </table>

@@ -44,7 +44,7 @@
         <div class="mt-5" x-data="grid">
             <div class="flex items-baseline gap-4">
                 <h2>Rows set aside</h2>
-                @if ($hasAside)
+                @if (!$window->isEmpty)
                     <div class="ml-auto"><x-filter /></div>
                 @endif
             </div>
@@ -84,7 +84,7 @@
                     @endfragment
                 </tbody>
             </table>
-            @if ($hasAside)
+            @if (!$window->isEmpty)
                 <x-table-foot name="rows-set-aside" />
             @endif
         </div>

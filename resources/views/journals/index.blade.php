@@ -32,25 +32,25 @@
             </thead>
             <tbody id="voucher-rows">
                 @fragment('rows')
-                @forelse ($window->rows as $voucher)
-                    <tr data-minor="{{ $voucher->total }}">
-                        <td><a href="{{ route('voucher', $voucher->id) }}">{{ $voucher->number }}</a></td>
-                        <td class="nowrap" data-sort="{{ $voucher->date }}">{{ Say::day($voucher->date) }}</td>
-                        <td>{{ $voucher->text }}</td>
-                        <td class="n" data-sort="{{ $voucher->total }}">{{ Money::ofMinor($voucher->total, $base)->grouped() }}</td>
-                        <td class="soft">{{ $voucher->who }}</td>
-                        <td><span @class([
-                            'tag',
-                            'green' => $voucher->state === 'taken over',
-                            'ochre' => $voucher->state === 'not brought back',
-                        ])>{{ $voucher->state }}</span></td>
-                    </tr>
-                @empty
-                    <tr>
-                        <td colspan="6">{{ $none }}</td>
-                    </tr>
-                @endforelse
-                <x-more-rows :from="$window->next" :total="$window->count" />
+                    @forelse ($window->rows as $voucher)
+                        <tr data-minor="{{ $voucher->total }}">
+                            <td><a href="{{ route('voucher', $voucher->id) }}">{{ $voucher->number }}</a></td>
+                            <td class="nowrap" data-sort="{{ $voucher->date }}">{{ Say::day($voucher->date) }}</td>
+                            <td>{{ $voucher->text }}</td>
+                            <td class="n" data-sort="{{ $voucher->total }}">{{ Money::ofMinor($voucher->total, $base)->grouped() }}</td>
+                            <td class="soft">{{ $voucher->who }}</td>
+                            <td><span @class([
+                                'tag',
+                                'green' => $voucher->state === 'taken over',
+                                'ochre' => $voucher->state === 'not brought back',
+                            ])>{{ $voucher->state }}</span></td>
+                        </tr>
+                    @empty
+                        <tr>
+                            <td colspan="6">{{ $none }}</td>
+                        </tr>
+                    @endforelse
+                    <x-more-rows :from="$window->next" :total="$window->count" />
                 @endfragment
             </tbody>
         </table>

@@ -30,20 +30,20 @@
             </thead>
             <tbody id="rate-rows">
                 @fragment('rows')
-                @forelse ($window->rows as $rate)
-                    <tr>
-                        <td data-sort="{{ $rate->date }}">{{ Say::day($rate->date) }}</td>
-                        <td>{{ $rate->currency }}</td>
-                        <td class="n" data-sort="{{ $rate->rate }}">{{ $rate->rate }}</td>
-                        <td>{{ $rate->quoted === Quote::BasePerUnit->value ? "{$base->code} per unit" : "units per {$base->code}" }}</td>
-                        <td class="soft">{{ $rate->source }}</td>
-                    </tr>
-                @empty
-                    <tr>
-                        <td colspan="5">{{ $none }}</td>
-                    </tr>
-                @endforelse
-                <x-more-rows :from="$window->next" :total="$window->count" />
+                    @forelse ($window->rows as $rate)
+                        <tr>
+                            <td data-sort="{{ $rate->date }}">{{ Say::day($rate->date) }}</td>
+                            <td>{{ $rate->currency }}</td>
+                            <td class="n" data-sort="{{ $rate->rate }}">{{ $rate->rate }}</td>
+                            <td>{{ $rate->quoted === Quote::BasePerUnit->value ? "{$base->code} per unit" : "units per {$base->code}" }}</td>
+                            <td class="soft">{{ $rate->source }}</td>
+                        </tr>
+                    @empty
+                        <tr>
+                            <td colspan="5">{{ $none }}</td>
+                        </tr>
+                    @endforelse
+                    <x-more-rows :from="$window->next" :total="$window->count" />
                 @endfragment
             </tbody>
         </table>

@@ -48,63 +48,63 @@
             </thead>
             <tbody id="refund-rows">
                 @fragment('rows')
-                @forelse ($window->rows as $refund)
-                    <tr data-minor="{{ $refund->paid }}">
-                        <td><a href="{{ route('document', $refund->item_id) }}">{{ $refund->document }}</a> <a class="slate"
-                                href="{{ route('refunds.paper', $refund->item_id) }}" hx-boost="false">PDF</a></td>
-                        <td class="nowrap" data-sort="{{ $refund->date }}">{{ Say::shortDay($refund->date) }}</td>
-                        <td>{{ $refund->payee }} <span class="slate">{{ $refund->iban }}</span></td>
-                        <td>
-                            @if ($refund->credit_item_id)
-                                <a href="{{ route('document', $refund->credit_item_id) }}">{{ $refund->credit }}</a>,
-                            @else
-                                <span class="slate">before its
-                                    credit note,</span>
-                            @endif{{ $refund->reason }}
-                        </td>
-                        <td>{{ $refund->way }}</td>
-                        <td class="n" data-sort="{{ $refund->paid }}">{{ Money::ofMinor($refund->paid, $refund->currency)->grouped() }}
-                            {{ $refund->currency }}</td>
-                        <td>
-                            @if ($refund->back_reason)
-                                <span class="tag ochre">taken back: {{ $refund->back_reason }}</span>
-                            @elseif ($refund->confirmed)
-                                <span class="tag green">paid, the statement confirms it</span>
-                            @elseif ($refund->status === 'rejected')
-                                <span class="tag ochre">the bank refused: {{ $refund->why }}</span>
-                            @elseif ($refund->order_id)
-                                <a href="{{ route('payment-order', [$refund->order_id, 'order']) }}" hx-boost="false"><span class="tag">with the
-                                        bank</span></a>
-                            @elseif ($refund->way === 'transfer' && !$refund->approved_by)
-                                <span class="tag ochre">
-                                    @if ($refund->iban_changed_at !== '')
-                                        account number new since {{ Say::day(substr($refund->iban_changed_at, 0, 10)) }}:
+                    @forelse ($window->rows as $refund)
+                        <tr data-minor="{{ $refund->paid }}">
+                            <td><a href="{{ route('document', $refund->item_id) }}">{{ $refund->document }}</a> <a class="slate"
+                                    href="{{ route('refunds.paper', $refund->item_id) }}" hx-boost="false">PDF</a></td>
+                            <td class="nowrap" data-sort="{{ $refund->date }}">{{ Say::shortDay($refund->date) }}</td>
+                            <td>{{ $refund->payee }} <span class="slate">{{ $refund->iban }}</span></td>
+                            <td>
+                                @if ($refund->credit_item_id)
+                                    <a href="{{ route('document', $refund->credit_item_id) }}">{{ $refund->credit }}</a>,
+                                @else
+                                    <span class="slate">before its
+                                        credit note,</span>
+                                @endif{{ $refund->reason }}
+                            </td>
+                            <td>{{ $refund->way }}</td>
+                            <td class="n" data-sort="{{ $refund->paid }}">{{ Money::ofMinor($refund->paid, $refund->currency)->grouped() }}
+                                {{ $refund->currency }}</td>
+                            <td>
+                                @if ($refund->back_reason)
+                                    <span class="tag ochre">taken back: {{ $refund->back_reason }}</span>
+                                @elseif ($refund->confirmed)
+                                    <span class="tag green">paid, the statement confirms it</span>
+                                @elseif ($refund->status === 'rejected')
+                                    <span class="tag ochre">the bank refused: {{ $refund->why }}</span>
+                                @elseif ($refund->order_id)
+                                    <a href="{{ route('payment-order', [$refund->order_id, 'order']) }}" hx-boost="false"><span class="tag">with the
+                                            bank</span></a>
+                                @elseif ($refund->way === 'transfer' && !$refund->approved_by)
+                                    <span class="tag ochre">
+                                        @if ($refund->iban_changed_at !== '')
+                                            account number new since {{ Say::day(substr($refund->iban_changed_at, 0, 10)) }}:
+                                        @endif
+                                        waits for the reviewer
+                                    </span>
+                                    @if (Auth::user()->mayReview() && Auth::user()->name !== $refund->who)
+                                        <form method="post" action="{{ route('refunds.approve', $refund->id) }}" class="inline">@csrf
+                                            <input type="hidden" name="key" value="{{ $key }}-ok-{{ $refund->id }}">
+                                            <button class="button py-0.5!">Approve
+                                                {{ $refund->document }}</button>
+                                        </form>
                                     @endif
-                                    waits for the reviewer
-                                </span>
-                                @if (Auth::user()->mayReview() && Auth::user()->name !== $refund->who)
-                                    <form method="post" action="{{ route('refunds.approve', $refund->id) }}" class="inline">@csrf
-                                        <input type="hidden" name="key" value="{{ $key }}-ok-{{ $refund->id }}">
-                                        <button class="button py-0.5!">Approve
-                                            {{ $refund->document }}</button>
-                                    </form>
+                                @else
+                                    <span class="tag">{{ $refund->way === 'transfer' ? 'to be ordered' : 'in transit' }}</span>
                                 @endif
-                            @else
-                                <span class="tag">{{ $refund->way === 'transfer' ? 'to be ordered' : 'in transit' }}</span>
-                            @endif
-                        </td>
-                        <td class="nowrap">
-                            @if ($writes && !$refund->back_reason && !$refund->confirmed)
-                                <a href="{{ route('document.reverse', $refund->item_id) }}">Take back</a>
-                            @endif
-                        </td>
-                    </tr>
-                @empty
-                    <tr>
-                        <td colspan="8">{{ $none }}</td>
-                    </tr>
-                @endforelse
-                <x-more-rows :from="$window->next" :total="$window->count" />
+                            </td>
+                            <td class="nowrap">
+                                @if ($writes && !$refund->back_reason && !$refund->confirmed)
+                                    <a href="{{ route('document.reverse', $refund->item_id) }}">Take back</a>
+                                @endif
+                            </td>
+                        </tr>
+                    @empty
+                        <tr>
+                            <td colspan="8">{{ $none }}</td>
+                        </tr>
+                    @endforelse
+                    <x-more-rows :from="$window->next" :total="$window->count" />
                 @endfragment
             </tbody>
         </table>

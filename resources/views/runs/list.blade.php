@@ -4,7 +4,9 @@
 <div class="mt-5" x-data="grid">
     <div class="flex items-baseline gap-4">
         <h2>{{ $title }}</h2>
-        <div class="ml-auto"><x-filter :list="$list" /></div>
+        @unless ($window->isEmpty)
+            <div class="ml-auto"><x-filter :list="$list" /></div>
+        @endunless
     </div>
     <table class="grid-table" data-list data-decimals="{{ $base->decimals }}" @if ($window->isPart) data-window="{{ $list }}" @endif>
         <thead>
@@ -56,5 +58,7 @@
             @endfragment
         </tbody>
     </table>
-    <x-table-foot name="{{ $kind->value }}-{{ $list }}" sum-of="In {{ $base->code }}" />
+    @unless ($window->isEmpty)
+        <x-table-foot name="{{ $kind->value }}-{{ $list }}" sum-of="In {{ $base->code }}" />
+    @endunless
 </div>

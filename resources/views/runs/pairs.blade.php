@@ -3,7 +3,9 @@
 <div class="mt-5" x-data="grid">
     <div class="flex items-baseline gap-4">
         <h2>Pair by pair</h2>
-        <div class="ml-auto"><x-filter list="pairs" /></div>
+        @unless ($window->isEmpty)
+            <div class="ml-auto"><x-filter list="pairs" /></div>
+        @endunless
     </div>
     <table class="grid-table" data-list data-decimals="{{ $base->decimals }}" @if ($window->isPart) data-window="pairs" @endif>
         <thead>
@@ -38,5 +40,7 @@
             @endfragment
         </tbody>
     </table>
-    <x-table-foot name="contra-pairs" sum-of="Set off" />
+    @unless ($window->isEmpty)
+        <x-table-foot name="contra-pairs" sum-of="Set off" />
+    @endunless
 </div>

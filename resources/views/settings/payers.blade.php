@@ -1,7 +1,7 @@
 <div class="mt-5" x-data="grid">
     <div class="flex items-baseline gap-4">
         <h2>Payers who are known</h2>
-        @if ($hasPayers)
+        @if (!$payers->isEmpty)
             <div class="ml-auto"><x-filter /></div>
         @endif
     </div>
@@ -39,7 +39,7 @@
             @endfragment
         </tbody>
     </table>
-    @if ($hasPayers)
+    @if (!$payers->isEmpty)
         <x-table-foot name="payers" />
     @endif
 </div>
