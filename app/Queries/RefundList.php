@@ -38,16 +38,12 @@ final class RefundList
      */
     public function several(array $ids): array
     {
-        return array_values(
-            $this->rows()
-                ->whereIn('r.id', $ids)
-                ->orderByDesc('r.id')
-                ->get()
-                ->each(function (stdClass $row): void {
-                    $row->confirmed = $this->isConfirmed($row->voucher_id);
-                })
-                ->all(),
-        );
+        $rows = $this->rows()->whereIn('r.id', $ids)->orderByDesc('r.id')->get();
+        $confirmed = self::confirmations()->whereIn('o.voucher_id', $rows->pluck('voucher_id'))->pluck('o.voucher_id')->flip();
+
+        return array_values($rows->each(static function (stdClass $row) use ($confirmed): void {
+            $row->confirmed = $confirmed->has($row->voucher_id);
+        })->all());
     }
 
     /** The refund that an item is, if it is one. */
@@ -59,11 +55,15 @@ final class RefundList
     /** Whether a line of a statement confirms the posting in transit. */
     public function isConfirmed(int $voucherId): bool
     {
+        return self::confirmations()->where('o.voucher_id', $voucherId)->exists();
+    }
+
+    /** Postings that lines of a statement confirm. */
+    private static function confirmations(): Builder
+    {
         return DB::table('placements as p')
             ->join('postings as o', 'o.id', '=', 'p.posting_id')
-            ->where('o.voucher_id', $voucherId)
-            ->whereNotExists(StatementLines::reversed(...))
-            ->exists();
+            ->whereNotExists(StatementLines::reversed(...));
     }
 
     /** Whether the bank has brought it back: a line with its name that came in and has no place yet. */

@@ -147,19 +147,21 @@ final class CopyOfBooks
         });
     }
 
+    /** Whether all that was prepared can be carried over: nothing was taken out, and nothing written that others may write meanwhile. */
+    public function mayBeCarriedOver(): bool
+    {
+        return $this->in(static fn (): bool => DB::table(self::BEYOND)->doesntExist());
+    }
+
     /**
      * Writes into the books what was prepared in the copy, and something more, in one transaction.
      *
      * @param Closure(): void $more
-     * @return bool false: something that the copy was worked out from was changed meanwhile, or it wrote what cannot be carried over;
-     *              nothing was written
+     * @return bool false: something that the copy was worked out from was changed meanwhile, and nothing was written
      */
     public function carryOver(Closure $more): bool
     {
         $now = Moment::now();
-        if ($this->in(static fn (): bool => DB::table(self::BEYOND)->exists())) {
-            return false;
-        }
         $writes = $this->in(fn (): array => $this->writes($now));
         if ($writes === []) {
             $more();

@@ -30,12 +30,13 @@ final readonly class PreparedPosting
      */
     public function post(Closure $post): mixed
     {
-        $isOnlyThis = DB::transactionLevel() === 0 && ! CopyOfBooks::isAtHand();
-        for ($try = 1; $try <= self::TRIES && $isOnlyThis; $try++) {
-            [$written, $result] = $this->prepareAndCarryOver($post);
+        $mayPrepare = DB::transactionLevel() === 0 && ! CopyOfBooks::isAtHand();
+        for ($try = 1; $try <= self::TRIES && $mayPrepare; $try++) {
+            [$written, $result, $isBeyond] = $this->prepareAndCarryOver($post);
             if ($written) {
                 return $result;
             }
+            $mayPrepare = ! $isBeyond; // preparing it anew would come to the same
         }
 
         return $post();
@@ -45,7 +46,7 @@ final readonly class PreparedPosting
      * @template T
      *
      * @param Closure(): T $post
-     * @return array{bool, T} whether it is in the books, and what came of it
+     * @return array{bool, T, bool} whether it is in the books, what came of it, and whether it cannot be carried over at all
      */
     private function prepareAndCarryOver(Closure $post): array
     {
@@ -59,7 +60,9 @@ final readonly class PreparedPosting
                 return [$result, array_values(AuditRecord::query()->where('id', '>', $before)->orderBy('id')->get()->all())];
             });
 
-            return [$copy->carryOver(fn () => $this->audit->append($trail)), $result];
+            return $copy->mayBeCarriedOver()
+                ? [$copy->carryOver(fn () => $this->audit->append($trail)), $result, false]
+                : [false, $result, true];
         } finally {
             gc_enable();
             $copy->discard();

@@ -67,11 +67,11 @@ final class RunsController
     ): string {
         $of = self::kind($kind);
         $key = bin2hex(random_bytes(16));
-        $chosen = $pairs->chosen($at->account, $at->asOf, $http->string('pair')->toString());
-        if ($chosen['pair'] !== null && Part::name($http) === 'worktop') {
-            return view('runs.pair-worktop', ['base' => $settings->base(), 'key' => $key, ...$chosen])->render();
-        }
         try {
+            $chosen = $pairs->chosen($at->account, $at->asOf, $http->string('pair')->toString());
+            if ($chosen['pair'] !== null && Part::name($http) === 'worktop') {
+                return view('runs.pair-worktop', ['base' => $settings->base(), 'key' => $key, ...$chosen])->render();
+            }
             $run = $plans->of($of, $at->account, $at->asOf);
         } catch (Refusal $refusal) {
             return view(
