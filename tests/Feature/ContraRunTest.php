@@ -287,6 +287,9 @@ final class ContraRunTest extends BooksTestCase
         self::assertSame('100.00', array_column((array) $later['bills'], 'amount', 'document')['B1']);
         $this->import(['supplier_items.csv' => self::BILLS."B2,bill,701,2026-09-30,2026-10-30,EUR,500.00,500.00,450.00,,,\n"]);
         $this->get('/contra')->assertOk()->assertSee('Bill B2 has 50.00 taken of it');
+        $supplier = DB::table('suppliers')->where('supplier', '701')->value('id');
+        $customer = DB::table('customers')->where('supplier_id', $supplier)->value('id');
+        $this->get("/contra?pair={$customer}-{$supplier}-EUR")->assertOk()->assertSee('Bill B2 has 50.00 taken of it');
         $this->get('/')->assertOk()->assertSee('not possible');
     }
 

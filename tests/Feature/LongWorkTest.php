@@ -8,6 +8,7 @@ use App\Actions\CarryOut;
 use App\Actions\Import\ImportFiles;
 use App\Actions\Import\ImportReport;
 use App\Actions\Import\RefusedRows;
+use App\Actions\Posting\PreparedPosting;
 use App\Files\SourceFiles;
 use App\Support\Actor;
 use App\Support\Cancelled;
@@ -385,6 +386,17 @@ final class LongWorkTest extends BooksTestCase
         self::assertSame(['2026-10-31'], DB::table('match_reversals')->distinct()->pluck('date')->all());
         self::assertSame([1, 2, 2], [LongWork::file()->table('work')->where('kind', 'match_unapplied')->count(),
             LongWork::file()->table('work')->count(), DB::table('match_reversals')->count()]);
+        $this->assertBooksHold();
+    }
+
+    public function test_what_cannot_be_carried_over_is_prepared_once_and_posted_directly(): void
+    {
+        $times = 0;
+        app(PreparedPosting::class)->post(function () use (&$times): void {
+            $times++;
+            DB::transaction(fn () => DB::connection()->getPdo()->exec($this->note('of others')));
+        });
+        self::assertSame([2, 1], [$times, DB::table('notes')->count()]);
         $this->assertBooksHold();
     }
 
